@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { fail, ok, type Result } from '#core/result.ts';
+import { say } from './wording/say.ts';
 
 export const ALIGNMENT_FORMAT = 'wrenchman-alignment';
 
@@ -55,8 +56,8 @@ const unreadable = (where: string, what: string) => fail({ code: 'alignmentUnrea
 /** Reads a rack's file: JSON of the format, or CSV with a column `wheel` and any of the figures. */
 export function readAlignment(text: string, nowMs: number): Result<Alignment, AlignmentFault> {
   const plain = text.replace(/^\uFEFF/, '').trim();
-  if (plain === '') return unreadable('file', 'is empty');
-  if (plain.length > LARGEST) return unreadable('file', 'is larger than any rack writes');
+  if (plain === '') return unreadable('file', say('is empty'));
+  if (plain.length > LARGEST) return unreadable('file', say('is larger than any rack writes'));
   return plain.startsWith('{') ? fromJson(plain) : fromCsv(plain, nowMs);
 }
 
@@ -65,7 +66,10 @@ function fromJson(text: string): Result<Alignment, AlignmentFault> {
   try {
     given = JSON.parse(text);
   } catch (error) {
-    return unreadable('file', `is no JSON: ${error instanceof Error ? error.message : String(error)}`);
+    return unreadable(
+      'file',
+      say('is no JSON: {which}', { which: error instanceof Error ? error.message : String(error) }),
+    );
   }
   return checked(given);
 }
@@ -73,10 +77,13 @@ function fromJson(text: string): Result<Alignment, AlignmentFault> {
 function fromCsv(text: string, nowMs: number): Result<Alignment, AlignmentFault> {
   const { data: rows } = Papa.parse<string[]>(text, { skipEmptyLines: true, transform: (cell) => cell.trim() });
   const [head = [], ...body] = rows;
-  if (!head.includes('wheel')) return unreadable('line 1', 'has no column wheel');
+  if (!head.includes('wheel')) return unreadable(say('line 1'), say('has no column wheel'));
   const foreign = head.find((name) => name !== 'wheel' && !(COLUMNS as readonly string[]).includes(name));
   if (foreign !== undefined)
-    return unreadable('line 1', `has a column ${foreign}; known: wheel, ${COLUMNS.join(', ')}`);
+    return unreadable(
+      say('line 1'),
+      say('has a column {foreign}; known: wheel, {columns}', { foreign, columns: COLUMNS.join(', ') }),
+    );
   const wheels: Array<Record<string, unknown>> = [];
   for (const [at, row] of body.entries()) {
     const wheel: Record<string, unknown> = {};
@@ -85,7 +92,8 @@ function fromCsv(text: string, nowMs: number): Result<Alignment, AlignmentFault>
       if (name === 'wheel') wheel[name] = cell;
       else if (cell !== '') {
         const figure = Number(cell.replace(',', '.'));
-        if (!Number.isFinite(figure)) return unreadable(`line ${at + 2}, ${name}`, `“${cell}” is no number`);
+        if (!Number.isFinite(figure))
+          return unreadable(say('line {at}, {name}', { at: at + 2, name }), say('“{cell}” is no number', { cell }));
         wheel[name] = figure;
       }
     }
@@ -98,7 +106,7 @@ function checked(given: unknown): Result<Alignment, AlignmentFault> {
   const read = AlignmentSchema.safeParse(given);
   if (read.success) return ok(read.data);
   const [issue] = read.error.issues;
-  return unreadable(issue?.path.join('.') || 'file', issue?.message ?? 'cannot be read');
+  return unreadable(issue?.path.join('.') || 'file', issue?.message ?? say('cannot be read'));
 }
 
 export type AlignmentFigure = (typeof COLUMNS)[number];

@@ -15,6 +15,7 @@ import { exactly } from './exactly.ts';
 import { KitDocumentSchema } from './kit.ts';
 import { faultText, type KitFileFault } from './read-kit.ts';
 import { FAULT_WORDS } from './wording/en/drill.ts';
+import { say } from './wording/say.ts';
 
 const Target = z.string().min(1).max(120);
 const Millis = z.number().int().min(0).max(8.64e15);
@@ -156,10 +157,11 @@ export function drillFaults(drill: Drill): KitFileFault[] {
   });
   if (ofKit.length > 0) return ofKit;
   const meant = meantLog(drill);
-  if (!meant.ok) return [{ path: 'answers', message: `with these the kit has no plan (${meant.error.code})` }];
+  if (!meant.ok)
+    return [{ path: 'answers', message: say('with these the kit has no plan ({code})', { code: meant.error.code }) }];
   return placelessFaults(meant.value.plan, drill.faults).map(({ kind, target }) => ({
     path: `faults[${drill.faults.findIndex((fault) => fault.kind === kind && fault.target === target)}]`,
-    message: `“${FAULT_WORDS[kind].name}” has no place at ${target}`,
+    message: say('“{name}” has no place at {target}', { name: FAULT_WORDS[kind].name, target }),
   }));
 }
 
@@ -173,7 +175,10 @@ export function readDrill(text: string): Result<Drill, { code: 'drillFaulty'; fa
   try {
     raw = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return fail({ code: 'drillFaulty', faults: [{ path: '', message: `not JSON: ${(error as Error).message}` }] });
+    return fail({
+      code: 'drillFaulty',
+      faults: [{ path: '', message: say('not JSON: {message}', { message: (error as Error).message }) }],
+    });
   }
   const read = DrillSchema.safeParse(raw);
   if (!read.success)

@@ -1,6 +1,7 @@
 import DxfParser from 'dxf-parser';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import { say } from './wording/say.ts';
 
 /** Largest drawing that is opened, characters. */
 export const LARGEST_DRAWING = 8 * 1024 * 1024;
@@ -21,7 +22,7 @@ export function openDxf(text: string): Result<{ drawing: Drawing; unit: number }
   } catch (error) {
     return fail({ code: 'notDxf', reason: error instanceof Error ? error.message.replace(/\.$/, '') : String(error) });
   }
-  if (!drawing?.entities) return fail({ code: 'notDxf', reason: 'it has no entities' });
+  if (!drawing?.entities) return fail({ code: 'notDxf', reason: say('it has no entities') });
   const unit = UNIT_MM[Number(drawing.header?.$INSUNITS)] ?? 1;
   return ok({ drawing, unit });
 }

@@ -24,6 +24,7 @@ import { pullShown } from './wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from './wording/measured-text.ts';
 import { pieceLineText } from './wording/piece-line-text.ts';
 import { alignmentText } from './wording/raised-text.ts';
+import { say } from './wording/say.ts';
 import { shopDay } from './wording/shop-time.ts';
 
 /** One joint in plain words: what was wanted, and what was done. */
@@ -94,15 +95,22 @@ export function handOverSheet(job: HandedOver, plan: Plan, state: JobState): Han
     ...(odometerKm === undefined ? {} : { odometer: bothText(odometerKm, 'distance', 'metric') }),
     ...(closed ? { signed: `${closed.signature}, ${day(closed.atMs)}` } : {}),
     driver: [
-      ...(closed ? [] : ['The work is not signed: this is how it stands now.']),
+      ...(closed ? [] : [say('The work is not signed: this is how it stands now.')]),
       ...(closed?.unfinished
-        ? [`NOT FINISHED: ${closed.unfinished.reason} The vehicle may ${MAY_TEXT[closed.unfinished.may]}.`]
+        ? [
+            say('NOT FINISHED: {reason} The vehicle may {mayText}.', {
+              reason: closed.unfinished.reason,
+              mayText: MAY_TEXT[closed.unfinished.may],
+            }),
+          ]
         : []),
       ...(closed?.releases ?? []).map(({ condition }) => condition),
       ...(alignment ? [alignment] : []),
     ],
     fitted: [
-      ...plan.kits.map(({ title, maker, revision }) => `${title}, ${maker}, sheet revision ${revision}`),
+      ...plan.kits.map(({ title, maker, revision }) =>
+        say('{title}, {maker}, sheet revision {revision}', { title, maker, revision }),
+      ),
       ...pieceLines(plan, state)
         .filter(({ kind }) => kind === 'serial')
         .map(pieceLineText),
@@ -133,9 +141,11 @@ export function handOverSheet(job: HandedOver, plan: Plan, state: JobState): Han
 }
 
 const holderText = (hand: { who: 'person' | 'owner' | 'vehicle'; name: string } | undefined): string => {
-  if (!hand) return 'nobody has it';
-  if (hand.who === 'owner') return 'with you';
-  return hand.who === 'vehicle' ? `in the vehicle, ${hand.name}` : `still with ${hand.name}`;
+  if (!hand) return say('nobody has it');
+  if (hand.who === 'owner') return say('with you');
+  return hand.who === 'vehicle'
+    ? say('in the vehicle, {name}', { name: hand.name })
+    : say('still with {name}', { name: hand.name });
 };
 
 function toldOf({ station, mark, stop, pulls }: JointLine, day: (atMs: number) => string): HandOverJoint {
@@ -145,10 +155,11 @@ function toldOf({ station, mark, stop, pulls }: JointLine, day: (atMs: number) =
   const told = (): string => {
     if (last && tight) {
       const { pulled, inOther } = pullShown(station, last);
-      const again = mark === 'verified' ? ', looked at again' : '';
+      const again = mark === 'verified' ? say(', looked at again') : '';
       return `${pulled} (${inOther}), ${last.pull.by.name}, ${day(last.pull.atMs)}${again}`;
     }
-    if (stop && tight) return `by hand, without a figure, ${stop.by.name}, ${day(stop.atMs)}`;
+    if (stop && tight)
+      return say('by hand, without a figure, {name}, {day}', { name: stop.by.name, day: day(stop.atMs) });
     return mark === 'empty' ? 'NOT TIGHTENED' : 'NOT AT ITS TORQUE';
   };
   return { station: id, label, name, wanted: printed, told: told(), tight };
@@ -161,8 +172,8 @@ function whenText(
   day: (atMs: number) => string,
 ): string {
   const said = [
-    atKm === undefined ? '' : `at odometer ${bothText(atKm, 'distance', 'metric')}`,
-    atMs === undefined || !isSigned ? '' : `on ${day(atMs)}`,
+    atKm === undefined ? '' : say('at odometer {bothText}', { bothText: bothText(atKm, 'distance', 'metric') }),
+    atMs === undefined || !isSigned ? '' : say('on {day}', { day: day(atMs) }),
   ].filter(Boolean);
   return said.join(' or ');
 }
@@ -174,15 +185,17 @@ function watchOf(plan: Plan, lines: readonly JointLine[]): string[] {
   return [
     ...(striped > 0
       ? [
-          'Each tightened joint has a stripe of paint over head and seat. A stripe that is broken: the joint has moved; come back before you drive on.',
+          say(
+            'Each tightened joint has a stripe of paint over head and seat. A stripe that is broken: the joint has moved; come back before you drive on.',
+          ),
         ]
       : []),
     ...(locked
-      ? ['Joints with a locking compound are not to be retightened by hand: moving them breaks the bond.']
+      ? [say('Joints with a locking compound are not to be retightened by hand: moving them breaks the bond.')]
       : []),
     ...(plan.checks.filter(({ unit }) => unit !== undefined).length > 0
-      ? ['A new noise, a new smell, a pull to one side, or something that touches: stop and look.']
-      : ['A new noise or something that touches: stop and look.']),
+      ? [say('A new noise, a new smell, a pull to one side, or something that touches: stop and look.')]
+      : [say('A new noise or something that touches: stop and look.')]),
   ];
 }
 
@@ -190,11 +203,17 @@ function measuredOf(plan: Plan, state: JobState): string[] {
   return [
     ...baselineLines(plan, state).map((line) => {
       const { before, after, change } = baselineText(line);
-      return `${line.baseline.name}, ${line.place}: ${before} before, ${after} after${change ? `; ${change}` : ''}`;
+      return say('{name}, {place}: {before} before, {after} after{which}', {
+        name: line.baseline.name,
+        place: line.place,
+        before,
+        after,
+        which: change ? `; ${change}` : '',
+      });
     }),
     ...checkLines(plan, state).map((line) => {
       const wanted = wantedOf(line);
-      return `${line.text}: ${readText(line)}${wanted ? `; wanted ${wanted}` : ''}`;
+      return `${line.text}: ${readText(line)}${wanted ? say('; wanted {wanted}', { wanted }) : ''}`;
     }),
   ];
 }
@@ -220,26 +239,39 @@ function partsOf(plan: Plan, state: JobState): string[] {
       .filter(({ end }) => end === 'keep' || end === 'scrap')
       .map(({ end, count }) => `${count > 1 ? `${count} × ` : ''}${name}: ${END_TEXT[end]}`),
   );
-  return [...gone, ...ownersBagLines(plan, state).map((line) => `In the bag: ${line}`)];
+  return [...gone, ...ownersBagLines(plan, state).map((line) => say('In the bag: {line}', { line }))];
 }
 
 function offAgainText(plan: Plan, entry: OffAgain): string {
   switch (entry.what) {
     case 'takeOff':
-      return `Take off: ${plan.removed.find(({ id }) => id === entry.removed)?.name ?? entry.removed}`;
+      return say('Take off: {name}', {
+        name: plan.removed.find(({ id }) => id === entry.removed)?.name ?? entry.removed,
+      });
     case 'disconnect':
-      return `Disconnect: ${plan.disconnects.find(({ id }) => id === entry.disconnect)?.name ?? entry.disconnect}`;
+      return say('Disconnect: {name}', {
+        name: plan.disconnects.find(({ id }) => id === entry.disconnect)?.name ?? entry.disconnect,
+      });
     case 'undo': {
       const group = indexOf(plan).groups.get(entry.group as never);
       const held = entry.compounds.map((kind) => COMPOUND_TEXT[kind].toLowerCase());
       return [
-        `Undo: ${group?.title ?? entry.group}, ${entry.stations} of them, ${entry.drives.map(describeDrive).join(' and ')}`,
+        say('Undo: {title}, {stations} of them, {drives}', {
+          title: group?.title ?? entry.group,
+          stations: entry.stations,
+          drives: entry.drives.map(describeDrive).join(' and '),
+        }),
         ...(held.length > 0
           ? [
-              `held by ${held.join(' and ')}${entry.compounds.includes('threadlockerHigh') ? ': comes loose with heat only' : ''}`,
+              say('held by {held}{which}', {
+                held: held.join(' and '),
+                which: entry.compounds.includes('threadlockerHigh') ? say(': comes loose with heat only') : '',
+              }),
             ]
           : []),
-        ...(entry.usedOnce.length > 0 ? [`goes back with new pieces: ${entry.usedOnce.join(', ')}`] : []),
+        ...(entry.usedOnce.length > 0
+          ? [say('goes back with new pieces: {usedOnce}', { usedOnce: entry.usedOnce.join(', ') })]
+          : []),
       ].join('; ');
     }
   }

@@ -4,6 +4,7 @@ import type { JobDocument } from './job.ts';
 import { choiceText, conflictTitle } from './wording/conflict-text.ts';
 import { minutesText } from './wording/minutes-text.ts';
 import { reasonsText } from './wording/plan-text.ts';
+import { say } from './wording/say.ts';
 import { shopTime } from './wording/shop-time.ts';
 
 /** What is printed on a job's card, as lines; the screen and the PDF set the same. */
@@ -39,7 +40,10 @@ export function jobCardSheet(
       plan.trace
         .filter((entry) => entry.included && entry.because.length > 0)
         .map((entry) => {
-          const text = `${entry.name}, because ${reasonsText(plan, entry.because)}`;
+          const text = say('{name}, because {reasonsText}', {
+            name: entry.name,
+            reasonsText: reasonsText(plan, entry.because),
+          });
           // Many stations share one value and one reason: the card says it once.
           const value = entry.what === 'spec' ? (entry.name.split(': ')[1] ?? entry.name) : entry.name;
           return [`${entry.what} ${value} ${reasonsText(plan, entry.because)}`, text] as const;
@@ -51,41 +55,51 @@ export function jobCardSheet(
     number: job.number,
     heading: `${vehicle.make} ${vehicle.model}`,
     facts: [
-      ['Plate', vehicle.plate || 'no plate'],
-      ['Model year', String(vehicle.modelYear ?? 'not known')],
-      ['VIN', vehicle.vin ?? 'not known'],
-      ['Owner', vehicle.owner],
-      ['Phone or mail', vehicle.contact ?? 'not known'],
-      ['Odometer', km === undefined ? 'not read' : `${Math.round(km)} km`],
-      ['Bay', String(job.bay)],
-      ['Start', shopTime(job.plannedStartMs, plan.rules)],
-      ['Tyre', vehicle.wheels?.tyre ?? 'not known'],
-      ['Wheel torque', vehicle.wheels?.torque ?? 'from its manual'],
+      [say('Plate'), vehicle.plate || say('no plate')],
+      [say('Model year'), String(vehicle.modelYear ?? say('not known'))],
+      ['VIN', vehicle.vin ?? say('not known')],
+      [say('Owner'), vehicle.owner],
+      [say('Phone or mail'), vehicle.contact ?? say('not known')],
+      [say('Odometer'), km === undefined ? say('not read') : `${Math.round(km)} km`],
+      [say('Bay'), String(job.bay)],
+      [say('Start'), shopTime(job.plannedStartMs, plan.rules)],
+      [say('Tyre'), vehicle.wheels?.tyre ?? say('not known')],
+      [say('Wheel torque'), vehicle.wheels?.torque ?? say('from its manual')],
     ],
-    kits: plan.kits.map((kit) => `${kit.title}, ${kit.maker}, revision ${kit.revision}`),
+    kits: plan.kits.map((kit) =>
+      say('{title}, {maker}, revision {revision}', { title: kit.title, maker: kit.maker, revision: kit.revision }),
+    ),
     totals: [
-      ['Lines', String(plan.items.length)],
-      ['Stations', String(plan.stations.length)],
-      ['Joint groups', String(plan.groups.length)],
-      ['Steps', String(plan.steps.length)],
-      ['Pieces off', String(plan.removed.reduce((sum, thing) => sum + thing.count, 0))],
-      ['Stated', stated.length === 0 ? 'not stated' : minutesText(stated.reduce((sum, minutes) => sum + minutes, 0))],
+      [say('Lines'), String(plan.items.length)],
+      [say('Stations'), String(plan.stations.length)],
+      [say('Joint groups'), String(plan.groups.length)],
+      [say('Steps'), String(plan.steps.length)],
+      [say('Pieces off'), String(plan.removed.reduce((sum, thing) => sum + thing.count, 0))],
+      [
+        say('Stated'),
+        stated.length === 0 ? say('not stated') : minutesText(stated.reduce((sum, minutes) => sum + minutes, 0)),
+      ],
     ],
     applies:
       reasons.length > MOST_REASONS
-        ? [...reasons.slice(0, MOST_REASONS), `and ${reasons.length - MOST_REASONS} more on the screen`]
+        ? [
+            ...reasons.slice(0, MOST_REASONS),
+            say('and {count} more on the screen', { count: reasons.length - MOST_REASONS }),
+          ]
         : reasons,
     decided: [
       ...plan.conflicts.map((conflict) => {
         const settled = state.visit.settled[conflict.id];
         return settled
           ? `${conflictTitle(conflict)}: ${choiceText(conflict, settled.settlement.choice, title)}, ${settled.by.name}`
-          : `WAITS FOR A LEAD: ${conflictTitle(conflict)}`;
+          : say('WAITS FOR A LEAD: {conflictTitle}', { conflictTitle: conflictTitle(conflict) });
       }),
       ...plan.choices.map((choice) => {
         const made = state.visit.choices[choice.id];
         const label = choice.options.find(({ value }) => value === made?.option)?.label;
-        return made ? `${choice.text} ${label ?? made.option}, ${made.chosenBy}` : `NOT CHOSEN: ${choice.text}`;
+        return made
+          ? `${choice.text} ${label ?? made.option}, ${made.chosenBy}`
+          : say('NOT CHOSEN: {text}', { text: choice.text });
       }),
     ],
     cautions: plan.cautions.map(({ text, safetyCritical }) => ({ text, critical: safetyCritical === true })),

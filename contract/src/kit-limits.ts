@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { say } from './wording/say.ts';
 
 /**
  * How large a kit may be (chosen by us, far above any sheet): beyond it no tablet works it, and reading it would hold the
@@ -32,7 +33,10 @@ export function kitLimitFaults(document: unknown): LimitFault[] {
   for (const list of ['stations', 'items', 'steps'] as const) {
     const { [list]: entries } = document;
     if (Array.isArray(entries) && entries.length > KIT_LIMITS[list])
-      faults.push({ path: list, message: `at most ${KIT_LIMITS[list]}, not ${entries.length}` });
+      faults.push({
+        path: list,
+        message: say('at most {kitLimits}, not {count}', { kitLimits: KIT_LIMITS[list], count: entries.length }),
+      });
   }
   let inAll = 0;
   const waiting: Array<{ value: unknown; path: string; depth: number; parts?: { count: number; path: string } }> = [
@@ -56,7 +60,7 @@ export function kitLimitFaults(document: unknown): LimitFault[] {
       if (condition && depth >= KIT_LIMITS.conditionDepth) {
         faults.push({
           path: parts?.path ?? path,
-          message: `a condition goes at most ${KIT_LIMITS.conditionDepth} deep`,
+          message: say('a condition goes at most {conditionDepth} deep', { conditionDepth: KIT_LIMITS.conditionDepth }),
         });
         return faults;
       }
@@ -64,11 +68,19 @@ export function kitLimitFaults(document: unknown): LimitFault[] {
         waiting.push({ value: entry, path: path ? `${path}.${key}` : key, depth: condition ? depth + 1 : 0, parts });
     }
     if (outer && outer.count > KIT_LIMITS.conditionParts) {
-      faults.push({ path: outer.path, message: `a condition has at most ${KIT_LIMITS.conditionParts} parts` });
+      faults.push({
+        path: outer.path,
+        message: say('a condition has at most {conditionParts} parts', { conditionParts: KIT_LIMITS.conditionParts }),
+      });
       return faults;
     }
     if (inAll > KIT_LIMITS.conditionPartsInAll) {
-      faults.push({ path: '', message: `conditions have at most ${KIT_LIMITS.conditionPartsInAll} parts in all` });
+      faults.push({
+        path: '',
+        message: say('conditions have at most {conditionPartsInAll} parts in all', {
+          conditionPartsInAll: KIT_LIMITS.conditionPartsInAll,
+        }),
+      });
       return faults;
     }
   }

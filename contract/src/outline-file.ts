@@ -2,6 +2,7 @@ import type { PartOutline } from '#core/kit/piece-kind.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { DrawingFault } from './bolt-map-file.ts';
 import { openDxf } from './dxf-drawing.ts';
+import { say } from './wording/say.ts';
 
 /** Most corners and holes a kit file takes. */
 const MOST_CORNERS = 400;
@@ -71,15 +72,21 @@ export function readOutlineDxf(text: string): Result<PartOutline, OutlineFault> 
 export const outlineFaultText = (fault: OutlineFault): string => {
   switch (fault.code) {
     case 'noOutline':
-      return 'The drawing has no closed figure. The outline is taken from a closed polyline or path.';
+      return say('The drawing has no closed figure. The outline is taken from a closed polyline or path.');
     case 'tooManyCorners':
-      return `The outline has ${fault.count} corners or holes; at most ${fault.most} are taken. Draw it coarser.`;
+      return say('The outline has {count} corners or holes; at most {most} are taken. Draw it coarser.', {
+        count: fault.count,
+        most: fault.most,
+      });
     case 'tooLarge':
-      return `The drawing has ${Math.round(fault.bytes / 1024 / 1024)} MB; at most ${fault.most / 1024 / 1024} MB are opened.`;
+      return say('The drawing has {bytes} MB; at most {most} MB are opened.', {
+        bytes: Math.round(fault.bytes / 1024 / 1024),
+        most: fault.most / 1024 / 1024,
+      });
     case 'notDxf':
-      return `This cannot be read as a drawing: ${fault.reason}.`;
+      return say('This cannot be read as a drawing: {reason}.', { reason: fault.reason });
     case 'noCircles':
     case 'tooManyCircles':
-      return 'The holes of the drawing cannot be taken.';
+      return say('The holes of the drawing cannot be taken.');
   }
 };

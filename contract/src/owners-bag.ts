@@ -1,6 +1,7 @@
 import type { JobState } from '#core/job/job-state.ts';
 import { piecePlaces } from '#core/job/piece-places.ts';
 import type { Plan } from '#core/kit/plan.ts';
+import { say } from './wording/say.ts';
 
 /** Lines of pieces that the bag's label has room for. */
 const BAG_LINES = 5;
@@ -17,6 +18,6 @@ export function ownersBagLines(plan: Plan, state: JobState): string[] {
     return pieces > 0 ? [`${pieces} × ${item.name}`] : [];
   });
   const more = inIt.length - BAG_LINES;
-  const told = more > 0 ? [...inIt.slice(0, BAG_LINES - 1), `and ${more + 1} lines more`] : inIt;
-  return told.length > 0 ? told : ['Nothing is left over.'];
+  const told = more > 0 ? [...inIt.slice(0, BAG_LINES - 1), say('and {more} lines more', { more: more + 1 })] : inIt;
+  return told.length > 0 ? told : [say('Nothing is left over.')];
 }

@@ -5,6 +5,7 @@ import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { KitDocumentSchema } from './kit.ts';
 import { kitLimitFaults } from './kit-limits.ts';
+import { inLanguage, say } from './wording/say.ts';
 
 /** One fault of a kit file: where, and what. */
 export interface KitFileFault {
@@ -19,7 +20,7 @@ const pathOf = (path: ReadonlyArray<PropertyKey>): string =>
     '',
   );
 
-const FAULT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> = {
+const FAULT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> = inLanguage({
   duplicateId: 'this id is used twice',
   unknownItem: 'no packing-list line has this id',
   unknownCompound: 'no compound has this id',
@@ -48,7 +49,7 @@ const FAULT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> =
   unknownReference: 'nothing of this kit has this id',
   stepsInCircle: 'these steps wait for each other',
   groupsInCircle: 'these groups wait for each other',
-};
+});
 
 /** A fault of the document in words, with its place. */
 export const faultText = ({ path, code, value }: ReturnType<typeof kitFaults>[number]): KitFileFault => ({
@@ -74,7 +75,10 @@ export function readKit(text: string): Result<KitDocument, { code: 'kitFaulty'; 
   try {
     raw = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return fail({ code: 'kitFaulty', faults: [{ path: '', message: `not JSON: ${(error as Error).message}` }] });
+    return fail({
+      code: 'kitFaulty',
+      faults: [{ path: '', message: say('not JSON: {message}', { message: (error as Error).message }) }],
+    });
   }
   const tooLarge = kitLimitFaults(raw);
   if (tooLarge.length > 0) return fail({ code: 'kitFaulty', faults: tooLarge });

@@ -2,6 +2,7 @@ import { fail, ok, type Result } from '#core/result.ts';
 import { LONGEST_SHEET } from '#core/sheet/read-sheet.ts';
 import { decodeText } from './decode-text.ts';
 import { pageText } from './page-columns.ts';
+import { say } from './wording/say.ts';
 
 /** Why a file was not taken for a sheet. */
 export type SheetFault =
@@ -22,19 +23,29 @@ export const LARGEST_FILE = 20 * 1024 * 1024;
 export function sheetFaultText(fault: SheetFault): string {
   switch (fault.code) {
     case 'tooLong':
-      return `The sheet has ${fault.characters.toLocaleString('en')} characters; at most ${fault.most.toLocaleString('en')} are read (about a hundred pages).`;
+      return say('The sheet has {characters} characters; at most {most} are read (about a hundred pages).', {
+        characters: fault.characters.toLocaleString('en'),
+        most: fault.most.toLocaleString('en'),
+      });
     case 'binary':
-      return `${fault.file} is not text: give a .txt, a .md, or a PDF with a text layer.`;
+      return say('{file} is not text: give a .txt, a .md, or a PDF with a text layer.', { file: fault.file });
     case 'pdfBroken':
-      return `${fault.file} cannot be opened as a PDF: ${fault.reason}.`;
+      return say('{file} cannot be opened as a PDF: {reason}.', { file: fault.file, reason: fault.reason });
     case 'pdfEncrypted':
-      return `${fault.file} is locked with a password: open it, print it to a PDF without one, and give that.`;
+      return say('{file} is locked with a password: open it, print it to a PDF without one, and give that.', {
+        file: fault.file,
+      });
     case 'pdfWithoutText':
-      return `${fault.file} has ${fault.pages} ${fault.pages === 1 ? 'page' : 'pages'} and no text in them, only pictures: run it through text recognition first, or type the sheet.`;
+      return say(
+        '{file} has {pages} {pages, plural, one {page} other {pages}} and no text in them, only pictures: run it through text recognition first, or type the sheet.',
+        { file: fault.file, pages: fault.pages },
+      );
     case 'richText':
-      return `${fault.file} is a word processor’s file (RTF): save it as plain text or as a PDF, and give that.`;
+      return say('{file} is a word processor’s file (RTF): save it as plain text or as a PDF, and give that.', {
+        file: fault.file,
+      });
     case 'empty':
-      return `${fault.file} is empty.`;
+      return say('{file} is empty.', { file: fault.file });
   }
 }
 

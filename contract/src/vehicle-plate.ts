@@ -1,6 +1,7 @@
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { vehicleSheet } from '#core/vehicle/vehicle-sheet.ts';
 import { SHEET_GAP_TEXT } from './wording/en/vehicle.ts';
+import { say } from './wording/say.ts';
 
 /** What a vehicle may carry and tow, in lines: the screen, the plate for the glove box and the hand-over set the same. */
 export interface VehiclePlate {
@@ -18,7 +19,7 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${kg(Math.a
 const given = (rows: Array<[string, string | undefined]>): Array<[string, string]> =>
   rows.flatMap(([name, text]): Array<[string, string]> => (text === undefined ? [] : [[name, text]]));
 const by = (value: number | undefined, who: string | undefined): string | undefined =>
-  value === undefined ? undefined : `${kg(value)}${who ? `, by the ${who}` : ''}`;
+  value === undefined ? undefined : `${kg(value)}${who ? say(', by the {who}', { who }) : ''}`;
 
 /** The plate of a vehicle: its ratings, what it weighs with its kits, what is left of them. */
 export function vehiclePlate(vehicle: Vehicle): VehiclePlate {
@@ -29,30 +30,36 @@ export function vehiclePlate(vehicle: Vehicle): VehiclePlate {
     now === undefined
       ? rating === undefined
         ? undefined
-        : `rated ${kg(rating)}`
-      : `${kg(now)}${rating === undefined ? '' : ` of ${kg(rating)}, ${kg(rating - now)} left`}`;
+        : say('rated {kg}', { kg: kg(rating) })
+      : `${kg(now)}${rating === undefined ? '' : say(' of {kg}, {kg2} left', { kg: kg(rating), kg2: kg(rating - now) })}`;
   return {
     vehicle: `${vehicle.make} ${vehicle.model}`,
     plate: vehicle.plate,
     weighs: given([
-      ['Kerb weight, from the plate', ratings.kerbKg === undefined ? undefined : kg(ratings.kerbKg)],
+      [say('Kerb weight, from the plate'), ratings.kerbKg === undefined ? undefined : kg(ratings.kerbKg)],
       ...sheet.added.map((added): [string, string] => [added.name, signed(added.kg)]),
       [
-        'Kerb weight with what was fitted',
+        say('Kerb weight with what was fitted'),
         sheet.kerbKg === undefined || sheet.added.length === 0 ? undefined : kg(sheet.kerbKg),
       ],
     ]),
     may: given([
-      ['Gross weight, at most', ratings.grossKg === undefined ? undefined : kg(ratings.grossKg)],
-      ['People, cargo and the ball’s load', sheet.payloadKg === undefined ? undefined : kg(sheet.payloadKg)],
-      ['Front axle', axle(axles?.frontKg, ratings.frontAxleKg)],
-      ['Rear axle', axle(axles?.rearKg, ratings.rearAxleKg)],
-      ['Vehicle and trailer together', ratings.combinationKg === undefined ? undefined : kg(ratings.combinationKg)],
-      ['Trailer', by(hitch.trailerKg, hitch.trailerLimitedBy)],
-      ['On the ball', by(hitch.tongueKg, hitch.tongueLimitedBy)],
-      ['Rack or box on the ball', sheet.carrierKg === undefined ? undefined : kg(sheet.carrierKg)],
+      [say('Gross weight, at most'), ratings.grossKg === undefined ? undefined : kg(ratings.grossKg)],
+      [say('People, cargo and the ball’s load'), sheet.payloadKg === undefined ? undefined : kg(sheet.payloadKg)],
+      [say('Front axle'), axle(axles?.frontKg, ratings.frontAxleKg)],
+      [say('Rear axle'), axle(axles?.rearKg, ratings.rearAxleKg)],
+      [
+        say('Vehicle and trailer together'),
+        ratings.combinationKg === undefined ? undefined : kg(ratings.combinationKg),
+      ],
+      [say('Trailer'), by(hitch.trailerKg, hitch.trailerLimitedBy)],
+      [say('On the ball'), by(hitch.tongueKg, hitch.tongueLimitedBy)],
+      [say('Rack or box on the ball'), sheet.carrierKg === undefined ? undefined : kg(sheet.carrierKg)],
     ]),
-    lacks: sheet.gaps.length === 0 ? '' : `Not known: ${sheet.gaps.map((gap) => SHEET_GAP_TEXT[gap]).join(', ')}.`,
+    lacks:
+      sheet.gaps.length === 0
+        ? ''
+        : say('Not known: {gaps}.', { gaps: sheet.gaps.map((gap) => SHEET_GAP_TEXT[gap]).join(', ') }),
   };
 }
 

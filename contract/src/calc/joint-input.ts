@@ -11,6 +11,7 @@ import type { Pressed } from '#core/tightening/bearing-pressure.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { type BearingFace, type Friction, frictionOfNutFactor } from '#core/tightening/tightening-torque.ts';
 import { classFaultText, type FaultText, inputFaultText, threadErrorText } from '../wording/input-fault-text.ts';
+import { say } from '../wording/say.ts';
 import type { ThreadInput } from './calc-input.ts';
 
 /** A refusal with the field and the reason; thrown inside a calculation, caught where its answer is made. */
@@ -95,7 +96,10 @@ function readWasher(thread: Thread, { washer: standard }: FaceInput): WasherDime
     washerDimension(standard, thread) ??
     refuse(
       'washer',
-      `${standard} lists no washer for ${thread.designation}: leave it out, or give bearingMm and holeMm`,
+      say('{standard} lists no washer for {designation}: leave it out, or give bearingMm and holeMm', {
+        standard,
+        designation: thread.designation,
+      }),
     )
   );
 }
@@ -105,7 +109,10 @@ const partHoleMm = (thread: Thread, { holeMm }: FaceInput): number =>
   clearanceHoleMm(thread, 'medium') ??
   refuse(
     'holeMm',
-    `no table lists a clearance hole for ${thread.designation}: give the hole in the part, such as ${(thread.nominalMm * 1.1).toFixed(1)}`,
+    say('no table lists a clearance hole for {designation}: give the hole in the part, such as {nominalMm}', {
+      designation: thread.designation,
+      nominalMm: (thread.nominalMm * 1.1).toFixed(1),
+    }),
   );
 
 /**
@@ -117,12 +124,16 @@ export function readFace(thread: Thread, input: FaceInput): BearingFace {
   const washer = readWasher(thread, input);
   const halfAngleDeg = need('halfAngleDeg', input.halfAngleDeg ?? bearingHalfAngleDeg(head), 10, 90);
   if (washer && halfAngleDeg < 90)
-    refuse('washer', 'a flat washer does not lie under a countersunk or conical face: leave one of them out');
+    refuse('washer', say('a flat washer does not lie under a countersunk or conical face: leave one of them out'));
   const listed = input.bearingMm ?? headDimension(head, thread)?.bearingMm;
   if (listed === undefined)
     return refuse(
       'bearingMm',
-      `${head} lists no head for ${thread.designation}: give the face’s outside diameter, such as ${(1.5 * thread.nominalMm).toFixed(1)}`,
+      say('{head} lists no head for {designation}: give the face’s outside diameter, such as {value}', {
+        head,
+        designation: thread.designation,
+        value: (1.5 * thread.nominalMm).toFixed(1),
+      }),
     );
   const holeMm = washer?.insideMm ?? partHoleMm(thread, input);
   const edgeMm = washer ? washer.outsideMm : (input.partDiameterMm ?? Number.POSITIVE_INFINITY);
@@ -154,9 +165,12 @@ interface FrictionGiven {
 export function readFriction(input: FrictionGiven): Friction {
   const figure = (['friction', 'threadFriction', 'headFriction'] as const).find((name) => input[name] !== undefined);
   if (input.finish !== undefined && figure !== undefined)
-    refuse(figure, `contradicts finish: ${input.finish} has its own friction; give one of the two`);
+    refuse(
+      figure,
+      say('contradicts finish: {finish} has its own friction; give one of the two', { finish: input.finish }),
+    );
   if (input.friction !== undefined && input.threadFriction !== undefined && input.headFriction !== undefined)
-    refuse('friction', 'contradicts threadFriction and headFriction: give one for both, or both apart');
+    refuse('friction', say('contradicts threadFriction and headFriction: give one for both, or both apart'));
   const even = input.friction ?? (input.finish === undefined ? undefined : finishFriction(input.finish).usual);
   const both = evenFriction(even ?? 0.12);
   const friction = {
@@ -172,12 +186,15 @@ export function readFriction(input: FrictionGiven): Friction {
 export function readNutFactor(factor: number, thread: Thread, face: BearingFace, input: FrictionGiven): Friction {
   need('nutFactor', factor, 0.01, 1);
   if (input.headFriction !== undefined)
-    refuse('headFriction', 'contradicts nutFactor: the factor stands for the friction under the head');
+    refuse('headFriction', say('contradicts nutFactor: the factor stands for the friction under the head'));
   const threadFriction = input.threadFriction ?? input.friction;
   if (threadFriction !== undefined) need('threadFriction', threadFriction, 0, 1);
   return (
     frictionOfNutFactor(factor, thread, face, threadFriction) ??
-    refuse('nutFactor', `${factor} is less than pitch and thread take by themselves: usual are 0.12 to 0.25`)
+    refuse(
+      'nutFactor',
+      say('{factor} is less than pitch and thread take by themselves: usual are 0.12 to 0.25', { factor }),
+    )
   );
 }
 

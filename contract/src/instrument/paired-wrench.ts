@@ -1,3 +1,4 @@
+import { say } from '../wording/say.ts';
 import type { FromWrench, ToWrench } from '../wrench-stream.ts';
 import { type InstrumentSaid, type LineFault, LineReader, type PairFault, targetLine } from './instrument-line.ts';
 
@@ -67,7 +68,9 @@ export class PairedWrench {
     if (this.frames.length > 0)
       this.fault(
         'lineLost',
-        `The line to ${this.expected.label} broke in the middle of a pull: loosen, and pull again.`,
+        say('The line to {label} broke in the middle of a pull: loosen, and pull again.', {
+          label: this.expected.label,
+        }),
       );
     this.known = false;
     this.forget();
@@ -86,11 +89,15 @@ export class PairedWrench {
   private letIn(): boolean {
     const { label } = this.expected;
     if (!this.known) return false;
-    if (this.flat) this.fault('batteryFlat', `The battery of ${label} is flat: charge it, or take another wrench.`);
+    if (this.flat)
+      this.fault('batteryFlat', say('The battery of {label} is flat: charge it, or take another wrench.', { label }));
     if (this.zeroOff !== undefined)
       this.fault(
         'zeroOff',
-        `${label} reads ${this.zeroOff.toFixed(1)} N·m with nothing on it: put it down and set it to zero.`,
+        say('{label} reads {zeroOff} N·m with nothing on it: put it down and set it to zero.', {
+          label,
+          zeroOff: this.zeroOff.toFixed(1),
+        }),
       );
     return !this.flat && this.zeroOff === undefined;
   }
@@ -98,7 +105,13 @@ export class PairedWrench {
   private take(said: InstrumentSaid | LineFault): void {
     switch (said.say) {
       case 'fault':
-        this.fault('lineUnread', `Not understood${said.reason === 'tooLong' ? ', too long' : ''}: ${said.line}`);
+        this.fault(
+          'lineUnread',
+          say('Not understood{which}: {line}', {
+            which: said.reason === 'tooLong' ? say(', too long') : '',
+            line: said.line,
+          }),
+        );
         break;
       case 'hello':
         this.greet(said);
@@ -126,7 +139,11 @@ export class PairedWrench {
       this.known = false;
       this.fault(
         'otherInstrument',
-        `This is ${serial}. ${label} is ${engraved}: take that one, or choose this wrench.`,
+        say('This is {serial}. {label} is {engraved}: take that one, or choose this wrench.', {
+          serial,
+          label,
+          engraved,
+        }),
       );
       return;
     }

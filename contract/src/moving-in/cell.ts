@@ -1,6 +1,7 @@
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
 import { MM_PER_INCH, TORQUE_UNITS, type TorqueUnit, toBase, type UnitName } from '#core/quantity/unit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import { say } from '../wording/say.ts';
 
 /** Why the text of a cell was not taken. */
 export interface CellRefused {
@@ -18,7 +19,7 @@ const shown = (text: string): string => `“${text.slice(0, 24)}”`;
 export const words =
   (longest: number): CellReader =>
   (text) =>
-    text.length > longest ? refused(`is longer than ${longest} characters`) : ok(text);
+    text.length > longest ? refused(say('is longer than {longest} characters', { longest })) : ok(text);
 
 /** `1 250`, `1.250` and `1,250` are one whole number; `12,5` is none. */
 const GROUPED = /^\d{1,3}([.,'’ \u00a0\u202f]\d{3})+$/;
@@ -29,8 +30,10 @@ export const whole =
   (text) => {
     const plain = GROUPED.test(text) ? text.replace(/\D/g, '') : text;
     const value = Number(plain);
-    if (!/^\d+$/.test(plain)) return refused(`must be a whole number, was ${shown(text)}`);
-    return value < least || value > most ? refused(`must lie between ${least} and ${most}, was ${value}`) : ok(value);
+    if (!/^\d+$/.test(plain)) return refused(say('must be a whole number, was {shown}', { shown: shown(text) }));
+    return value < least || value > most
+      ? refused(say('must lie between {least} and {most}, was {value}', { least, most, value }))
+      : ok(value);
   };
 
 /** A number with a decimal point or comma. One comma before three digits may be either, and is asked back. */
@@ -38,24 +41,30 @@ export const decimal =
   (least: number, most: number): CellReader =>
   (text) => {
     if (/^[1-9]\d{0,2},\d{3}$/.test(text))
-      return refused(`${shown(text)} may be a thousand or a fraction: write a point`);
+      return refused(say('{shown} may be a thousand or a fraction: write a point', { shown: shown(text) }));
     const plain = text.replace(/[\s\u00a0\u202f'’]/g, '').replace(',', '.');
     const value = Number(plain);
-    if (!/^-?\d+(\.\d+)?$/.test(plain)) return refused(`must be a number, was ${shown(text)}`);
-    return value < least || value > most ? refused(`must lie between ${least} and ${most}, was ${value}`) : ok(value);
+    if (!/^-?\d+(\.\d+)?$/.test(plain)) return refused(say('must be a number, was {shown}', { shown: shown(text) }));
+    return value < least || value > most
+      ? refused(say('must lie between {least} and {most}, was {value}', { least, most, value }))
+      : ok(value);
   };
 
 /** A figure of the wanted kind: bare in `unit`, or with any unit of its dimension. The value is in `unit`'s base. */
 const measured = (unit: UnitName, least: number, most: number, text: string): Result<number, CellRefused> => {
   const bare = decimal(Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY)(text);
   const printed = bare.ok ? undefined : parsePrinted(text);
-  if (printed && !printed.ok) return refused(`must be a figure in ${unit}, was ${shown(text)}`);
+  if (printed && !printed.ok)
+    return refused(say('must be a figure in {unit}, was {shown}', { unit, shown: shown(text) }));
   const dimension = parsePrinted(`1 ${unit}`);
   if (printed && dimension.ok && printed.value.dimension !== dimension.value.dimension)
-    return refused(`must be in ${unit} or another unit of the same, was ${shown(text)}`);
-  if (printed && printed.value.min !== printed.value.max) return refused(`must be one figure, was ${shown(text)}`);
+    return refused(say('must be in {unit} or another unit of the same, was {shown}', { unit, shown: shown(text) }));
+  if (printed && printed.value.min !== printed.value.max)
+    return refused(say('must be one figure, was {shown}', { shown: shown(text) }));
   const base = printed ? printed.value.minBase : toBase((bare as { value: number }).value, unit);
-  return base < least || base > most ? refused(`lies outside ${least} to ${most}, was ${shown(text)}`) : ok(base);
+  return base < least || base > most
+    ? refused(say('lies outside {least} to {most}, was {shown}', { least, most, shown: shown(text) }))
+    : ok(base);
 };
 
 /** A measure: bare in `unit`, or with its unit beside it; in the base unit of its dimension, between two bounds. */
@@ -79,7 +88,7 @@ export const torque =
 export const odometer: CellReader = (text) => {
   const match = /^([\d.,'’\s\u00a0\u202f]+?)\s*(km|kilomet\w+|mi|miles?)?$/i.exec(text);
   const read = match && whole(0, 5_000_000)(match[1]?.trim() ?? '');
-  if (!read) return refused(`must be kilometres or miles, was ${shown(text)}`);
+  if (!read) return refused(say('must be kilometres or miles, was {shown}', { shown: shown(text) }));
   if (!read.ok) return read;
   const miles = /^mi/i.test(match[2] ?? '');
   return ok({ km: miles ? toBase(read.value as number, 'mi') : read.value, ...(miles ? { unit: 'mi' as const } : {}) });
@@ -92,12 +101,14 @@ export const day: CellReader = (text) => {
   const named = /^(?:(\d{1,2})\.? ?([A-Za-z]{3,9})\.?|([A-Za-z]{3,9})\.? (\d{1,2}),?) (\d{4})$/.exec(text);
   if (iso) return dayOf(Number(iso[1]), Number(iso[2]), Number(iso[3]), text);
   if (named) return dayOf(Number(named[5]), monthOf(named[2] ?? named[3]), Number(named[1] ?? named[4]), text);
-  if (!mixed) return refused(`must be a day such as 2026-04-03, was ${shown(text)}`);
+  if (!mixed) return refused(say('must be a day such as 2026-04-03, was {shown}', { shown: shown(text) }));
   const [first, second, year] = [Number(mixed[1]), Number(mixed[3]), Number(mixed[4])];
   // A point between is the order of the continent; a stroke or dash leaves both open.
   if (mixed[2] === '.' || first > 12) return dayOf(year, second, first, text);
   if (second > 12 || first === second) return dayOf(year, first, second, text);
-  return refused(`${shown(text)} may be one of two days: write it as ${mixed[4]}-04-03`);
+  return refused(
+    say('{shown} may be one of two days: write it as {mixed}-04-03', { shown: shown(text), mixed: mixed[4] }),
+  );
 };
 
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
@@ -106,7 +117,9 @@ const monthOf = (name = ''): number => MONTHS.indexOf(name.slice(0, 3).toLowerCa
 function dayOf(year: number, month: number, date: number, text: string): Result<string, CellRefused> {
   const at = new Date(Date.UTC(year, month - 1, date));
   const exists = at.getUTCFullYear() === year && at.getUTCMonth() === month - 1 && at.getUTCDate() === date;
-  return exists ? ok(at.toISOString().slice(0, 10)) : refused(`${shown(text)} is no day of the calendar`);
+  return exists
+    ? ok(at.toISOString().slice(0, 10))
+    : refused(say('{shown} is no day of the calendar', { shown: shown(text) }));
 }
 
 const key = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
@@ -117,14 +130,16 @@ export const oneOf =
   (text) => {
     const wanted = key(text);
     const found = Object.entries(names).find(([value, also]) => [value, ...also].some((name) => key(name) === wanted));
-    return found ? ok(found[0]) : refused(`must be one of ${Object.keys(names).join(', ')}, was ${shown(text)}`);
+    return found
+      ? ok(found[0])
+      : refused(say('must be one of {keys}, was {shown}', { keys: Object.keys(names).join(', '), shown: shown(text) }));
   };
 
 /** Yes or no. */
 export const yesNo: CellReader = (text) => {
   if (/^(yes|y|true|1|x|✓|ja|oui|si)$/i.test(text)) return ok(true);
   if (/^(no|n|false|0|-|nein|non)$/i.test(text)) return ok(false);
-  return refused(`must be yes or no, was ${shown(text)}`);
+  return refused(say('must be yes or no, was {shown}', { shown: shown(text) }));
 };
 
 /** Several of a few, with commas, semicolons or strokes between. */
@@ -151,14 +166,15 @@ export const gripped: CellReader = (text) => {
   const size = /(\d+-\d+\/\d+|\d+ \d+\/\d+|\d+\/\d+|\d+(?:[.,]\d+)?)\s*(mm|in\b|inch|")?/i.exec(
     text.replace(twelvePoint, ''),
   );
-  if (!size) return refused(`must be a size such as 16 mm, 5/8 in, T40, was ${shown(text)}`);
+  if (!size) return refused(say('must be a size such as 16 mm, 5/8 in, T40, was {shown}', { shown: shown(text) }));
   const fraction = /^(?:(\d+)[- ])?(\d+)\/(\d+)$/.exec(size[1] ?? '');
   const value = fraction
     ? Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])
     : Number(size[1]?.replace(',', '.'));
   const inch = /^(in|")/i.test(size[2] ?? '') || (fraction !== null && size[2] === undefined);
   const acrossFlatsMm = Number((inch ? value * MM_PER_INCH : value).toFixed(4));
-  if (!(acrossFlatsMm >= 0.5 && acrossFlatsMm <= 120)) return refused(`${shown(text)} is no size of a tool`);
+  if (!(acrossFlatsMm >= 0.5 && acrossFlatsMm <= 120))
+    return refused(say('{shown} is no size of a tool', { shown: shown(text) }));
   const inInches = inch ? { inch: true as const } : {};
   if (twelvePoint.test(text)) return ok({ kind: 'twelvePoint', acrossFlatsMm });
   if (/\bkey|\bbit|allen|internal|inner/i.test(text)) return ok({ kind: 'hexKey', acrossFlatsMm, ...inInches });
@@ -177,8 +193,8 @@ export const readings: CellReader = (text) => {
       .filter(Boolean)
       .map((entry) => Number(entry.replace(',', '.')));
     if (!(setNm > 0) || read.length === 0 || read.some((value) => !(value > 0)))
-      return refused(`must be as 40: 40.2 39.9; 120: 119.5, was ${shown(part.trim())}`);
+      return refused(say('must be as 40: 40.2 39.9; 120: 119.5, was {shown}', { shown: shown(part.trim()) }));
     found.push(...read.map((referenceNm) => ({ setNm, referenceNm })));
   }
-  return found.length > 60 ? refused('has more than 60 readings') : ok(found);
+  return found.length > 60 ? refused(say('has more than 60 readings')) : ok(found);
 };

@@ -1,4 +1,5 @@
 import type { CellFault } from '../packing-csv.ts';
+import { say } from '../wording/say.ts';
 import type { TableBook } from './book.ts';
 import { type Brought, ROW_SCHEMAS } from './brought.ts';
 import type { Cells, Column } from './column/column.ts';
@@ -87,11 +88,12 @@ export function readRows(book: TableBook, table: TableFile, mapping: Mapping): R
       const quoted = /^'[=+\-@]/.test(cell);
       const text = quoted ? cell.slice(1) : cell;
       if (text === '') {
-        if (column.needed) fault(column.field, 'must not be empty');
+        if (column.needed) fault(column.field, say('must not be empty'));
         continue;
       }
       // What a spreadsheet would run is never taken for text.
-      if (/^[=@]/.test(text) && !quoted) fault(column.field, `starts with “${text[0]}”: formulas are not taken`);
+      if (/^[=@]/.test(text) && !quoted)
+        fault(column.field, say('starts with “{text}”: formulas are not taken', { text: text[0] }));
       else {
         const read = column.read(text);
         if (read.ok) place(record, column.field, read.value);
@@ -106,7 +108,9 @@ export function readRows(book: TableBook, table: TableFile, mapping: Mapping): R
       const from = MADE_FROM[name] ?? name;
       fault(
         from,
-        from === 'readings' ? 'a certificate comes with its readings: leave both columns out, or bring both' : message,
+        from === 'readings'
+          ? say('a certificate comes with its readings: leave both columns out, or bring both')
+          : message,
       );
     }
     return { line, faults };

@@ -3,6 +3,7 @@ import type { Plan, PlanAction } from '#core/kit/plan.ts';
 import type { Answer } from '#core/line/ask.ts';
 import type { ActLine } from '#core/record/step-lines.ts';
 import { COMPARE_TEXT, OPTION_TEXT } from './en/line.ts';
+import { say } from './say.ts';
 import { planActionText } from './step-text.ts';
 
 /** What an answer's key stands for on a record: a place by its name, a question in a word. */
@@ -25,7 +26,7 @@ function labelOf(plan: Plan, action: PlanAction, answer: Answer): string | undef
 }
 
 function answerText(answer: Answer): string {
-  if (Array.isArray(answer)) return `${answer.length} pieces in order`;
+  if (Array.isArray(answer)) return say('{count} pieces in order', { count: answer.length });
   return typeof answer === 'string' ? (OPTION_TEXT[answer]?.toLowerCase() ?? answer) : String(answer);
 }
 
@@ -54,7 +55,7 @@ function unitOf(plan: Plan, action: PlanAction): string {
 
 /** One act of the record in words: `Check: gap: left 4.6, right 5.2`. Ticks are what the act itself says. */
 export function actLineText(plan: Plan, { act, answers, met }: ActLine): string {
-  const say = (answer: Answer): string => labelOf(plan, act.action, answer)?.toLowerCase() ?? answerText(answer);
+  const shown = (answer: Answer): string => labelOf(plan, act.action, answer)?.toLowerCase() ?? answerText(answer);
   const unit = unitOf(plan, act.action);
   const said = Object.entries(answers)
     // That a doubtful reading really was so is said by the reading.
@@ -64,8 +65,8 @@ export function actLineText(plan: Plan, { act, answers, met }: ActLine): string 
       key === 'verdict'
         ? answerText(answer)
         : key === 'found'
-          ? say(answer)
-          : `${keyText(key)} ${isReading(key) && Array.isArray(answer) ? `elsewhere, by ${answer.join(': ')}` : say(answer)}${isReading(key) && typeof answer === 'number' && unit ? ` ${unit}` : ''}`.trim(),
+          ? shown(answer)
+          : `${keyText(key)} ${isReading(key) && Array.isArray(answer) ? say('elsewhere, by {answer}', { answer: answer.join(': ') }) : shown(answer)}${isReading(key) && typeof answer === 'number' && unit ? ` ${unit}` : ''}`.trim(),
     );
   return `${planActionText(plan, act.action)}${said.length > 0 ? `: ${said.join(', ')}` : ''}${met ? '' : ', NOT MET'}`;
 }

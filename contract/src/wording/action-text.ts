@@ -3,6 +3,7 @@ import type { StepAction } from '#core/kit/step-action.ts';
 import { COMPARE_TEXT, HOLD_TEXT, THREAD_END_TEXT } from './en/line.ts';
 import { ACTION_TEXT } from './en/terms.ts';
 import { minutesText } from './minutes-text.ts';
+import { inLanguage, say } from './say.ts';
 
 /** What an action's field holds, as it is edited and told. */
 export type ActionField = { field: string; label: string; optional?: true } & (
@@ -34,7 +35,7 @@ export type ObjectList =
 
 const object = (field: string, list: ObjectList, optional?: true): ActionField => ({
   field,
-  label: 'What',
+  label: say('What'),
   kind: 'object',
   list,
   ...(optional ? { optional } : {}),
@@ -51,12 +52,12 @@ const number = (field: string, label: string, most: number, optional?: true): Ac
   most,
   ...(optional ? { optional } : {}),
 });
-const PLACES: ActionField = { field: 'places', label: 'Places, with commas', kind: 'places' };
+const PLACES: ActionField = inLanguage({ field: 'places', label: 'Places, with commas', kind: 'places' });
 const MINUTES = number('minutes', 'Minutes', 20_160);
 const options = (texts: Record<string, string>) => Object.entries(texts);
 
 /** The fields of each action, in the order they are said. A new kind of action does not compile without them. */
-export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> = {
+export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> = inLanguage({
   slacken: [
     REMOVED,
     {
@@ -77,7 +78,7 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
   compare: [
     REMOVED,
     { ...object('item', 'items'), label: 'With' },
-    { field: 'points', label: `Points: ${Object.keys(COMPARE_TEXT).join(', ')}`, kind: 'places' },
+    { field: 'points', label: say('Points: {keys}', { keys: Object.keys(COMPARE_TEXT).join(', ') }), kind: 'places' },
   ],
   moveOver: [REMOVED, maybe('facing', 'Way round'), maybe('seal', 'Its seal')],
   disconnect: [DISCONNECT],
@@ -220,7 +221,7 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
   wait: [MINUTES],
   followKit: [words('kit', 'Kit’s id'), maybe('part', 'Part of it')],
   do: [words('text', 'In words')],
-};
+});
 
 /** The entries of a list, as a person calls them. */
 export function listNames(kit: KitDocument, list: ObjectList): Array<{ id: string; name: string }> {
@@ -268,7 +269,7 @@ export function actionOf(type: StepAction['type'], values: Readonly<Record<strin
 function fieldText(kit: KitDocument, one: ActionField, value: unknown): string[] {
   switch (one.kind) {
     case 'object':
-      return [listNames(kit, one.list).find(({ id }) => id === value)?.name ?? 'something this kit no longer has'];
+      return [listNames(kit, one.list).find(({ id }) => id === value)?.name ?? say('something this kit no longer has')];
     case 'objects':
       return [
         (value as string[])

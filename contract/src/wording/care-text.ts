@@ -4,6 +4,7 @@ import type { Plan } from '#core/kit/plan.ts';
 import type { UnitSystem } from '#core/quantity/display.ts';
 import { aftercareText } from './aftercare-text.ts';
 import { raisedText } from './raised-text.ts';
+import { say } from './say.ts';
 
 /** What is due, in a sentence, with when. */
 export const careText = (care: Care, system: UnitSystem = 'metric'): string =>
@@ -17,4 +18,4 @@ export function careName(plan: Plan, key: string): string {
 
 /** Who did not ask it of the owner, and why; undefined where it is asked. */
 export const careWaivedText = ({ waived }: Care): string | undefined =>
-  waived && `Not asked of the owner: ${waived.reason.trim()} (${waived.by.name})`;
+  waived && say('Not asked of the owner: {reason} ({name})', { reason: waived.reason.trim(), name: waived.by.name });

@@ -1,6 +1,7 @@
 import { askedBy } from '#core/kit/asked.ts';
 import { type AnswerValue, answerId, type Condition } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { say } from './say.ts';
 import { buildMonthText } from './vehicle-text.ts';
 
 type Asking = Pick<KitDocument, 'questions' | 'choices'>;
@@ -20,7 +21,7 @@ export function conditionText(kit: Asking, when: Condition | undefined, inner = 
     const text = parts.map((part) => conditionText(kit, part, true)).join('all' in when ? ' and ' : ' or ');
     return inner && parts.length > 1 ? `(${text})` : text;
   }
-  if ('not' in when) return `not ${conditionText(kit, when.not, true)}`;
+  if ('not' in when) return say('not {conditionText}', { conditionText: conditionText(kit, when.not, true) });
   const id = answerId(when.question, when.at);
   const name = (askedBy(kit).find((entry) => entry.id === id)?.text ?? id).replace(/\?$/, '');
   if ('is' in when) return `${name}: ${valueText(kit, id, when.is)}`;

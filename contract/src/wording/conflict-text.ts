@@ -13,12 +13,12 @@ export const conflictWhy = ({ kind, differs }: Conflict): string =>
 /** One kit's side of a conflict, in figures. */
 export function sideLines(side: ConflictSide): Array<[string, string]> {
   const lines: Array<[string, string]> = [];
-  if (side.printed !== undefined) lines.push(['Torque', side.printed]);
-  if (side.hardware) lines.push(['Bolt and nut', side.hardware]);
-  if (side.spec && side.hardware !== undefined) lines.push(['On the thread', side.compound ?? 'nothing']);
+  if (side.printed !== undefined) lines.push([say('Torque'), side.printed]);
+  if (side.hardware) lines.push([say('Bolt and nut'), side.hardware]);
+  if (side.spec && side.hardware !== undefined) lines.push([say('On the thread'), side.compound ?? 'nothing']);
   if (side.atRideHeight !== undefined)
-    lines.push(['Vehicle', side.atRideHeight ? 'at ride height' : 'hanging or lifted']);
-  if (side.fate !== undefined) lines.push(['Ends', END_TEXT[side.fate]]);
+    lines.push([say('Vehicle'), side.atRideHeight ? say('at ride height') : say('hanging or lifted')]);
+  if (side.fate !== undefined) lines.push([say('Ends'), END_TEXT[side.fate]]);
   return lines;
 }
 

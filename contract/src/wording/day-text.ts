@@ -4,6 +4,7 @@ import type { CannotBe, StepWork } from '#core/day/day-work.ts';
 import type { Claim, Estimate } from '#core/day/estimate.ts';
 import type { ScheduleFact } from '#core/schedule/explain.ts';
 import { minutesText } from './minutes-text.ts';
+import { say } from './say.ts';
 
 /** What names are told by: jobs by their vehicle, people, instants by the shop's clock. */
 export interface DayNames {
@@ -27,54 +28,79 @@ const whole = (minutes: number): number => Math.max(1, Math.round(minutes));
 
 /** How long a step is expected to take, and what that leans on. */
 export function estimateText({ minutes, lowMin, highMin, sheetMin, jobs }: Estimate): string {
-  const own = `about ${minutesText(whole(minutes))}, eight of ten times ${whole(lowMin)} to ${whole(highMin)} min`;
-  const sheet = sheetMin === undefined ? 'the sheet says nothing' : `the sheet says ${minutesText(whole(sheetMin))}`;
-  const from = jobs === 0 ? 'not timed here yet' : jobs === 1 ? 'timed once here' : `timed ${jobs} times here`;
+  const own = say('about {minutesText}, eight of ten times {whole} to {whole2} min', {
+    minutesText: minutesText(whole(minutes)),
+    whole: whole(lowMin),
+    whole2: whole(highMin),
+  });
+  const sheet =
+    sheetMin === undefined
+      ? say('the sheet says nothing')
+      : say('the sheet says {minutesText}', { minutesText: minutesText(whole(sheetMin)) });
+  const from =
+    jobs === 0
+      ? say('not timed here yet')
+      : jobs === 1
+        ? say('timed once here')
+        : say('timed {jobs} times here', { jobs });
   return `${own}; ${sheet}, ${from}`;
 }
 
 /** What a kit's own minutes are worth. */
 export function claimText({ factor, low, high, jobs }: Claim): string {
   const times = (value: number) => value.toFixed(value < 10 ? 1 : 0);
-  const range = `${times(low)} to ${times(high)}`;
-  const seen = jobs === 1 ? 'one job' : `up to ${jobs} jobs of a step`;
-  if (low <= 1 && high >= 1) return `takes here what its sheet says (${range} times it, by ${seen})`;
-  return `takes here ${times(factor)} times what its sheet says (${range}, by ${seen})`;
+  const range = say('{times} to {times2}', { times: times(low), times2: times(high) });
+  const seen = jobs === 1 ? say('one job') : say('up to {jobs} jobs of a step', { jobs });
+  if (low <= 1 && high >= 1)
+    return say('takes here what its sheet says ({range} times it, by {seen})', { range, seen });
+  return say('takes here {times} times what its sheet says ({range}, by {seen})', {
+    times: times(factor),
+    range,
+    seen,
+  });
 }
 
 /** Why a moment of the plan could not be sooner. */
 export function becauseText({ at, because }: Hanging, names: DayNames): string {
   switch (because.kind) {
     case 'now':
-      return 'begins now';
+      return say('begins now');
     case 'comes':
-      return `the vehicle comes at ${names.clock(because.atMs)}`;
+      return say('the vehicle comes at {clock}', { clock: names.clock(because.atMs) });
     case 'pieces':
-      return `${because.lines.join(', ')} promised for ${names.clock(because.atMs)}`;
+      return say('{lines} promised for {clock}', { lines: because.lines.join(', '), clock: names.clock(because.atMs) });
     case 'clock':
-      return `a clock runs until ${names.clock(because.atMs)}`;
+      return say('a clock runs until {clock}', { clock: names.clock(because.atMs) });
     case 'order':
-      return 'right after the step before it';
+      return say('right after the step before it');
     case 'wait':
-      return `${minutesText(whole(because.minutes))} wait${because.about ? `: ${because.about}` : ''}`;
+      return say('{minutesText} wait{which}', {
+        minutesText: minutesText(whole(because.minutes)),
+        which: because.about ? `: ${because.about}` : '',
+      });
     case 'fixture':
-      return `${minutesText(whole(because.minutes))} until the locker holds${because.about ? `, ${because.about}` : ''}`;
+      return say('{minutesText} until the locker holds{which}', {
+        minutesText: minutesText(whole(because.minutes)),
+        which: because.about ? `, ${because.about}` : '',
+      });
     case 'person':
       return because.job === at.job
-        ? `one after the other: ${names.person(because.person)} does both`
-        : `${names.person(because.person)} is at ${names.job(because.job)} until then`;
+        ? say('one after the other: {person} does both', { person: names.person(because.person) })
+        : say('{person} is at {job} until then', { person: names.person(because.person), job: names.job(because.job) });
     case 'hands':
-      return `nobody is free to help before ${names.job(because.job)} is done with them`;
+      return say('nobody is free to help before {job} is done with them', { job: names.job(because.job) });
     case 'lift':
-      return `the lift is under ${names.job(because.job)} until then`;
+      return say('the lift is under {job} until then', { job: names.job(because.job) });
     case 'tool':
-      return `${because.tool} is at ${names.job(because.job)} until then`;
+      return say('{tool} is at {job} until then', { tool: because.tool, job: names.job(because.job) });
     case 'bay':
-      return `${names.job(because.job)} stands in bay ${because.bay} until then`;
+      return say('{job} stands in bay {bay} until then', { job: names.job(because.job), bay: because.bay });
     case 'opens':
-      return `the shop opens at ${names.clock(because.atMs)}`;
+      return say('the shop opens at {clock}', { clock: names.clock(because.atMs) });
     case 'drive':
-      return `${minutesText(whole(because.minutes))} until it may be driven: what is on its threads sets`;
+      return say('{minutesText} until it may be driven: what is on its threads sets', {
+        minutesText: minutesText(whole(because.minutes)),
+      });
   }
 }
 
@@ -83,27 +109,43 @@ export function promiseText(
   { readyMs, readyLowMs, readyHighMs, promise }: PlannedJob,
   names: Pick<DayNames, 'clock'>,
 ): string {
-  const ready = `ready about ${names.clock(readyMs)}`;
-  if (!promise) return `${ready}, between ${names.clock(readyLowMs)} and ${names.clock(readyHighMs)}`;
-  const kept = `kept ${Math.round(promise.kept * 10)} of 10 times`;
+  const ready = say('ready about {clock}', { clock: names.clock(readyMs) });
+  if (!promise)
+    return say('{ready}, between {clock} and {clock2}', {
+      ready,
+      clock: names.clock(readyLowMs),
+      clock2: names.clock(readyHighMs),
+    });
+  const kept = say('kept {kept} of 10 times', { kept: Math.round(promise.kept * 10) });
   const pin = names.clock(promise.promisedMs);
-  if (promise.risk === 'safe') return `${pin} promised: ${ready}, ${kept}`;
-  return promise.risk === 'tight' ? `${pin} is close: ${ready}, ${kept}` : `${pin} at risk: ${ready}, ${kept}`;
+  if (promise.risk === 'safe') return say('{pin} promised: {ready}, {kept}', { pin, ready, kept });
+  return promise.risk === 'tight'
+    ? say('{pin} is close: {ready}, {kept}', { pin, ready, kept })
+    : say('{pin} at risk: {ready}, {kept}', { pin, ready, kept });
 }
 
 /** What no order of the work can mend. */
 export function cannotText(cannot: CannotBe): string {
   switch (cannot.kind) {
     case 'windowShort':
-      return `${cannot.group}: ${cannot.stations} bolts need ${whole(cannot.needsMin)} min, the locker can be worked for ${whole(cannot.windowMin)} min. Bead ${cannot.possible} at a time.`;
+      return say(
+        '{group}: {stations} bolts need {whole} min, the locker can be worked for {whole2} min. Bead {possible} at a time.',
+        {
+          group: cannot.group,
+          stations: cannot.stations,
+          whole: whole(cannot.needsMin),
+          whole2: whole(cannot.windowMin),
+          possible: cannot.possible,
+        },
+      );
     case 'notPromised':
-      return `Short of ${cannot.lines.join(', ')}, and nobody has promised when they come.`;
+      return say('Short of {lines}, and nobody has promised when they come.', { lines: cannot.lines.join(', ') });
     case 'noSkill':
-      return `Nobody who is to work on it has ${cannot.skill} on their card.`;
+      return say('Nobody who is to work on it has {skill} on their card.', { skill: cannot.skill });
     case 'conflict':
       return cannot.count === 1
-        ? 'A conflict of kits waits for a lead.'
-        : `${cannot.count} conflicts of kits wait for a lead.`;
+        ? say('A conflict of kits waits for a lead.')
+        : say('{count} conflicts of kits wait for a lead.', { count: cannot.count });
   }
 }
 
@@ -111,24 +153,26 @@ export function cannotText(cannot: CannotBe): string {
 export function changeText(change: DayChange, names: DayNames): string {
   switch (change.kind) {
     case 'swap':
-      return `${names.job(change.second)} before ${names.job(change.first)}`;
+      return say('{job} before {job2}', { job: names.job(change.second), job2: names.job(change.first) });
     case 'bay':
-      return `${names.job(change.job)} in bay ${change.bay}`;
+      return say('{job} in bay {bay}', { job: names.job(change.job), bay: change.bay });
     case 'fitter':
-      return `${names.person(change.person)} on ${names.job(change.job)}`;
+      return say('{person} on {job}', { person: names.person(change.person), job: names.job(change.job) });
     case 'without':
-      return `Without ${names.person(change.person)}`;
+      return say('Without {person}', { person: names.person(change.person) });
     case 'temperature':
-      return `Bay at ${change.tempC} °C`;
+      return say('Bay at {tempC} °C', { tempC: change.tempC });
     case 'comes':
-      return `${names.job(change.job)} from ${names.clock(change.atMs)}`;
+      return say('{job} from {clock}', { job: names.job(change.job), clock: names.clock(change.atMs) });
   }
 }
 
 /** What a proposed change would save. */
 export function proposalText({ change, savesLateMin, savesMin }: Proposal, names: DayNames): string {
-  const late = savesLateMin >= 1 ? `${minutesText(whole(savesLateMin))} less late` : '';
-  const sooner = savesMin >= 1 ? `the day done ${minutesText(whole(savesMin))} sooner` : '';
+  const late =
+    savesLateMin >= 1 ? say('{minutesText} less late', { minutesText: minutesText(whole(savesLateMin)) }) : '';
+  const sooner =
+    savesMin >= 1 ? say('the day done {minutesText} sooner', { minutesText: minutesText(whole(savesMin)) }) : '';
   return `${changeText(change, names)}: ${[late, sooner].filter(Boolean).join(', ')}`;
 }
 
@@ -139,25 +183,36 @@ export function dayFactText(fact: ScheduleFact, names: DayNames): string {
     if (found) return `${names.job(found.job)} ${stretchTitle(found.step)}`;
     const [, what, job] = /^@(start|done|ready) (.+)$/.exec(id) ?? [];
     if (what === undefined || job === undefined) return 'now';
-    return `${names.job(job)} ${what === 'start' ? 'begins' : what === 'done' ? 'is done' : 'is ready'}`;
+    return `${names.job(job)} ${what === 'start' ? 'begins' : what === 'done' ? say('is done') : say('is ready')}`;
   };
   switch (fact.kind) {
     case 'atLeast':
       return fact.minMinutes > 0
-        ? `${named(fact.to)}: not before ${minutesText(fact.minMinutes)} after ${named(fact.from)}`
-        : `${named(fact.to)}: after ${named(fact.from)}`;
+        ? say('{named}: not before {minutesText} after {named2}', {
+            named: named(fact.to),
+            minutesText: minutesText(fact.minMinutes),
+            named2: named(fact.from),
+          })
+        : say('{named}: after {named2}', { named: named(fact.to), named2: named(fact.from) });
     case 'atMost':
-      return `${named(fact.to)}: within ${minutesText(fact.maxMinutes)} of ${named(fact.from)}`;
+      return say('{named}: within {minutesText} of {named2}', {
+        named: named(fact.to),
+        minutesText: minutesText(fact.maxMinutes),
+        named2: named(fact.from),
+      });
     case 'capacity': {
       const [, person] = /^person (.+)$/.exec(fact.resource) ?? [];
-      if (person !== undefined) return `${names.person(person)} is one`;
+      if (person !== undefined) return say('{person} is one', { person: names.person(person) });
       return fact.resource === 'hands'
-        ? `there are ${fact.capacity} people`
-        : `there is ${fact.capacity} of ${fact.resource.replace(/^tool /, '')}`;
+        ? say('there are {capacity} people', { capacity: fact.capacity })
+        : say('there is {capacity} of {resource}', {
+            capacity: fact.capacity,
+            resource: fact.resource.replace(/^tool /, ''),
+          });
     }
     case 'windows':
-      return `the shop is open ${fact.windows.length} times in the days looked at`;
+      return say('the shop is open {count} times in the days looked at', { count: fact.windows.length });
     case 'activity':
-      return `${named(fact.id)} takes ${minutesText(fact.minutes)}`;
+      return say('{named} takes {minutesText}', { named: named(fact.id), minutesText: minutesText(fact.minutes) });
   }
 }

@@ -33,7 +33,9 @@ const refusalTitle = (code: string): string =>
 function span(ms: number): string {
   const minutes = Math.max(1, Math.round(ms / 60_000));
   if (minutes < 120) return `${minutes} min`;
-  return minutes < 2880 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
+  return minutes < 2880
+    ? `${Math.round(minutes / 60)} h`
+    : say('{minutes} days', { minutes: Math.round(minutes / 1440) });
 }
 
 /** A kind of pull in the middle of a sentence. */
@@ -58,7 +60,7 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     const act = lineOf(plan).actById.get(id);
     return act ? planActionText(plan, act.action) : id;
   };
-  const at = (id: string) => `Station ${stations.get(id)?.label ?? id}`;
+  const at = (id: string) => say('Station {label}', { label: stations.get(id)?.label ?? id });
   const line = (id: string) => {
     const item = items.get(id);
     return item ? `${item.line} ${item.name}` : id;
@@ -163,10 +165,18 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
         changed: against === 'claim' && off !== undefined ? changeText(quantity, off, unit) : undefined,
         wanted:
           against === 'side'
-            ? `${Math.abs(off ?? 0)} ${unit} apart, at most ${sides} ${unit}`
+            ? say('{off} {unit} apart, at most {sides} {unit}', { off: Math.abs(off ?? 0), unit, sides })
             : against === 'limits'
-              ? `wanted ${[limits?.min !== undefined && `at least ${limits.min}`, limits?.max !== undefined && `at most ${limits.max}`].filter(Boolean).join(', ')} ${unit}`
-              : `the kit says ${change ? claimText(quantity, change, unit) : 'nothing'}`,
+              ? say('wanted {value} {unit}', {
+                  value: [
+                    limits?.min !== undefined && say('at least {min}', { min: limits.min }),
+                    limits?.max !== undefined && say('at most {max}', { max: limits.max }),
+                  ]
+                    .filter(Boolean)
+                    .join(', '),
+                  unit,
+                })
+              : say('the kit says {which}', { which: change ? claimText(quantity, change, unit) : 'nothing' }),
       };
     }
     case 'withoutFigure':

@@ -1,12 +1,13 @@
 import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
 import type { DueItem, SettledHow } from '../due.ts';
+import { inLanguage, say } from './say.ts';
 
-export const SETTLED_TEXT: Record<SettledHow, string> = {
+export const SETTLED_TEXT: Record<SettledHow, string> = inLanguage({
   here: 'Done here',
   elsewhere: 'Done elsewhere',
   notWanted: 'Not wanted',
   open: 'Open again',
-};
+});
 
 /** A distance as the vehicle's own dial shows it. */
 export const onDial = (km: number, unit: 'km' | 'mi' = 'km'): string =>
@@ -21,13 +22,22 @@ export function dueWhenText(item: DueItem, day: (atMs: number) => string): strin
   const { expected, afterKm, atKm, kmPerDay, rateFrom, lastKm } = item;
   const km = (value: number): string => onDial(value, item.vehicle.odometerUnit);
   if (!expected) {
-    if (item.event) return 'When it happens: no date can be told.';
+    if (item.event) return say('When it happens: no date can be told.');
     return afterKm === undefined
-      ? 'No date and no distance is given.'
-      : `After ${km(afterKm)}: nobody read the odometer at the visit, so no date can be told.`;
+      ? say('No date and no distance is given.')
+      : say('After {km}: nobody read the odometer at the visit, so no date can be told.', { km: km(afterKm) });
   }
-  if (expected.by === 'date') return `By its date${atKm === undefined ? '' : `, or at ${km(atKm)}`}.`;
-  const rate = kmPerDay === undefined ? '' : ` at ${km(kmPerDay)} a day`;
-  const from = rateFrom === 'usual' ? ', the usual: its own history says nothing yet' : ', from its own visits';
-  return `At ${km(atKm ?? 0)}, last read ${km(lastKm ?? 0)};${rate}${from}. Four of five between ${day(expected.earliestMs)} and ${day(expected.latestMs)}.`;
+  if (expected.by === 'date')
+    return say('By its date{which}.', { which: atKm === undefined ? '' : say(', or at {km}', { km: km(atKm) }) });
+  const rate = kmPerDay === undefined ? '' : say(' at {km} a day', { km: km(kmPerDay) });
+  const from =
+    rateFrom === 'usual' ? say(', the usual: its own history says nothing yet') : say(', from its own visits');
+  return say('At {km}, last read {km2};{rate}{from}. Four of five between {day} and {day2}.', {
+    km: km(atKm ?? 0),
+    km2: km(lastKm ?? 0),
+    rate,
+    from,
+    day: day(expected.earliestMs),
+    day2: day(expected.latestMs),
+  });
 }

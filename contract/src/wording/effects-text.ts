@@ -5,12 +5,13 @@ import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { vehicleSheet, vehicleWith } from '#core/vehicle/vehicle-sheet.ts';
 import { angleText } from './lobe-text.ts';
 import { alignmentText } from './raised-text.ts';
+import { say } from './say.ts';
 
 const kg = (value: number): string => `${Math.round(value).toLocaleString('en-GB')} kg`;
 const moved = (from: number | undefined, to: number | undefined): string | undefined =>
   from === undefined || to === undefined || Math.round(from) === Math.round(to)
     ? undefined
-    : `${kg(from)} to ${kg(to)}`;
+    : say('{kg} to {kg2}', { kg: kg(from), kg2: kg(to) });
 const withSign = (value: number): string => `${value > 0 ? '+' : ''}${value}`;
 
 /**
@@ -23,13 +24,18 @@ export function effectsText(plan: Plan, vehicle?: Pick<Vehicle, 'ratings' | 'dim
   const claims = plan.baselines.flatMap(({ name, quantity, change, after, sides }): string[] => {
     const unit = QUANTITY_UNIT[quantity];
     const bounds = [
-      after?.min === undefined ? undefined : `at least ${after.min}`,
-      after?.max === undefined ? undefined : `at most ${after.max}`,
+      after?.min === undefined ? undefined : say('at least {min}', { min: after.min }),
+      after?.max === undefined ? undefined : say('at most {max}', { max: after.max }),
     ].filter((bound) => bound !== undefined);
     const parts = [
-      change && `${withSign(change.min)} to ${withSign(change.max)} ${unit}`,
-      bounds.length > 0 ? `afterwards ${bounds.join(', ')} ${unit}` : undefined,
-      sides === undefined ? undefined : `left and right within ${sides} ${unit}`,
+      change &&
+        say('{withSign} to {withSign2} {unit}', {
+          withSign: withSign(change.min),
+          withSign2: withSign(change.max),
+          unit,
+        }),
+      bounds.length > 0 ? say('afterwards {bounds} {unit}', { bounds: bounds.join(', '), unit }) : undefined,
+      sides === undefined ? undefined : say('left and right within {sides} {unit}', { sides, unit }),
     ].filter((part) => part !== undefined);
     return parts.length > 0 ? [`${name}: ${parts.join('; ')}.`] : [];
   });
@@ -38,9 +44,15 @@ export function effectsText(plan: Plan, vehicle?: Pick<Vehicle, 'ratings' | 'dim
       const check = action.type === 'align' ? plan.checks.find(({ id }) => id === action.check) : undefined;
       if (action.type !== 'align' || !check) return [];
       const { min, max } = limitsOf(check);
-      const aim = min !== undefined && max !== undefined ? `, between ${angleText(min)} and ${angleText(max)}` : '';
-      const by = action.authorityDeg === undefined ? '' : `; an eccentric moves it ${action.authorityDeg}° each way`;
-      return [`${check.text}: set here${aim}${by}.`];
+      const aim =
+        min !== undefined && max !== undefined
+          ? say(', between {angleText} and {angleText2}', { angleText: angleText(min), angleText2: angleText(max) })
+          : '';
+      const by =
+        action.authorityDeg === undefined
+          ? ''
+          : say('; an eccentric moves it {authorityDeg}° each way', { authorityDeg: action.authorityDeg });
+      return [say('{text}: set here{aim}{by}.', { text: check.text, aim, by })];
     }),
   );
   const alignment = alignmentText(plan);
@@ -55,20 +67,30 @@ function loadsText(plan: Plan, vehicle: Pick<Vehicle, 'ratings' | 'dimensions' |
   const masses = weighing.flatMap(({ title, loads }) =>
     loads?.massKg === undefined
       ? []
-      : [`${title} weighs ${kg(Math.abs(loads.massKg))} ${loads.massKg < 0 ? 'less' : 'more'} than what it replaces.`],
+      : [
+          say('{title} weighs {kg} {which} than what it replaces.', {
+            title,
+            kg: kg(Math.abs(loads.massKg)),
+            which: loads.massKg < 0 ? 'less' : 'more',
+          }),
+        ],
   );
   const changes: Array<[string, string | undefined]> = [
-    ['Payload', moved(before.payloadKg, after.payloadKg)],
-    ['Front axle, empty', moved(before.axles?.frontKg, after.axles?.frontKg)],
-    ['Rear axle, empty', moved(before.axles?.rearKg, after.axles?.rearKg)],
+    [say('Payload'), moved(before.payloadKg, after.payloadKg)],
+    [say('Front axle, empty'), moved(before.axles?.frontKg, after.axles?.frontKg)],
+    [say('Rear axle, empty'), moved(before.axles?.rearKg, after.axles?.rearKg)],
   ];
   const told = changes.flatMap(([name, text]) => (text ? [`${name}: ${text}.`] : []));
   const { trailerKg, trailerLimitedBy, tongueKg, tongueLimitedBy } = after.hitch;
   const hitch = weighing.some(({ loads }) => loads?.hitch)
     ? [
-        ...(trailerKg === undefined ? [] : [`Trailer then at most ${kg(trailerKg)}, by the ${trailerLimitedBy}.`]),
-        ...(tongueKg === undefined ? [] : [`On the ball at most ${kg(tongueKg)}, by the ${tongueLimitedBy}.`]),
+        ...(trailerKg === undefined
+          ? []
+          : [say('Trailer then at most {kg}, by the {trailerLimitedBy}.', { kg: kg(trailerKg), trailerLimitedBy })]),
+        ...(tongueKg === undefined
+          ? []
+          : [say('On the ball at most {kg}, by the {tongueLimitedBy}.', { kg: kg(tongueKg), tongueLimitedBy })]),
       ]
     : [];
-  return [...masses, ...told, ...hitch, 'Plate ratings do not rise.'];
+  return [...masses, ...told, ...hitch, say('Plate ratings do not rise.')];
 }

@@ -6,9 +6,10 @@ import type { Doubt } from '#core/sheet/doubt.ts';
 import type { FactKind, FactValue, SheetCompound } from '#core/sheet/fact.ts';
 import { classText } from './class-text.ts';
 import { COMPOUND_TEXT } from './en/terms.ts';
+import { inLanguage, say } from './say.ts';
 
 /** What a kind of fact is called in lists. */
-export const FACT_KIND_TEXT: Record<FactKind, string> = {
+export const FACT_KIND_TEXT: Record<FactKind, string> = inLanguage({
   torque: 'Torque',
   torqueAside: 'Not a target',
   untilContact: 'By feel',
@@ -39,7 +40,7 @@ export const FACT_KIND_TEXT: Record<FactKind, string> = {
   wayRound: 'Way round',
   mark: 'Mark',
   difficulty: 'Difficulty',
-};
+});
 
 const round = (value: number, places = 2): string => String(Number(value.toFixed(places)));
 const both = (mm: number): string => `${round(mm)} mm (${round(mm / MM_PER_INCH, 3)} in)`;
@@ -63,46 +64,58 @@ export function factText(value: FactValue): string {
       if (value.toleranceNm !== undefined) parts.push(`± ${round(value.toleranceNm, 1)} N·m`);
       if (value.stages)
         parts.push(
-          `in stages ${value.stages.map((stage) => ('torqueNm' in stage ? `${round(stage.torqueNm, 1)} N·m` : `back ${stage.backOffDeg > 0 ? `${round(stage.backOffDeg, 0)}°` : 'off'}`)).join(', ')}`,
+          say('in stages {stages}', {
+            stages: value.stages
+              .map((stage) =>
+                'torqueNm' in stage
+                  ? `${round(stage.torqueNm, 1)} N·m`
+                  : say('back {which}', { which: stage.backOffDeg > 0 ? `${round(stage.backOffDeg, 0)}°` : 'off' }),
+              )
+              .join(', '),
+          }),
         );
-      if (value.only === 'floor') parts.push('or more; no target is given');
-      if (value.limitNm !== undefined) parts.push(`never over ${round(value.limitNm, 1)} N·m`);
-      if (value.angleDeg !== undefined) parts.push(`then ${round(value.angleDeg, 0)}°`);
+      if (value.only === 'floor') parts.push(say('or more; no target is given'));
+      if (value.limitNm !== undefined)
+        parts.push(say('never over {limitNm} N·m', { limitNm: round(value.limitNm, 1) }));
+      if (value.angleDeg !== undefined) parts.push(say('then {angleDeg}°', { angleDeg: round(value.angleDeg, 0) }));
       if (value.pair)
         parts.push(
           value.pair.agrees
             ? ''
-            : `but also ${range(value.pair.min, value.pair.max)} ${value.pair.unit}: they disagree`,
+            : say('but also {range} {unit}: they disagree', {
+                range: range(value.pair.min, value.pair.max),
+                unit: value.pair.unit,
+              }),
         );
       return parts.filter(Boolean).join(', ');
     }
     case 'torqueAside': {
       const { kind: _, role, ...torque } = value;
       const why = {
-        wrench: 'of a wrench, not of a joint',
-        superseded: 'quoted as old or wrong',
-        other: 'no figure of this kit',
+        wrench: say('of a wrench, not of a joint'),
+        superseded: say('quoted as old or wrong'),
+        other: say('no figure of this kit'),
       }[role];
       return `${factText({ kind: 'torque', ...torque })}: ${why}`;
     }
     case 'untilContact':
       return value.until;
     case 'angleAlone':
-      return `turned ${round(value.angleDeg, 0)}° from snug`;
+      return say('turned {angleDeg}° from snug', { angleDeg: round(value.angleDeg, 0) });
     case 'forceForTorque':
-      return `${round(value.value)} ${value.unit} is no torque`;
+      return say('{value} {unit} is no torque', { value: round(value.value), unit: value.unit });
     case 'sameAsAbove':
-      return 'nothing above to be the same as';
+      return say('nothing above to be the same as');
     case 'thread':
-      return `${value.designation}${value.lengthMm === undefined ? '' : `, ${both(value.lengthMm)} long`}`;
+      return `${value.designation}${value.lengthMm === undefined ? '' : say(', {both} long', { both: both(value.lengthMm) })}`;
     case 'drive':
       if (value.drive.kind === 'cross' || value.drive.kind === 'square')
-        return `${value.drive.kind} bit ${value.drive.size}`;
+        return say('{kind} bit {size}', { kind: value.drive.kind, size: value.drive.size });
       return value.describes === 'tool'
         ? describeDrive(value.drive)
-        : `turned with a ${describeDrive(value.drive)}; its thread is not said`;
+        : say('turned with a {describeDrive}; its thread is not said', { describeDrive: describeDrive(value.drive) });
     case 'squareDrive':
-      return `${value.size} square drive`;
+      return say('{size} square drive', { size: value.size });
     case 'propertyClass':
       return classText(value.propertyClass);
     case 'hole':
@@ -114,53 +127,56 @@ export function factText(value: FactValue): string {
     case 'compound':
       return compoundName(value.compound);
     case 'dry':
-      return value.of === undefined ? 'nothing goes on' : `no ${compoundName(value.of)}`;
+      return value.of === undefined
+        ? say('nothing goes on')
+        : say('no {compoundName}', { compoundName: compoundName(value.of) });
     case 'residue':
-      return `old ${compoundName(value.of)} comes off`;
+      return say('old {compoundName} comes off', { compoundName: compoundName(value.of) });
     case 'condition':
-      if (value.from !== undefined && value.to !== undefined) return `model years ${value.from} to ${value.to}`;
-      if (value.from !== undefined) return `model year ${value.from} and newer`;
-      return value.to !== undefined ? `model year ${value.to} and older` : value.text;
+      if (value.from !== undefined && value.to !== undefined)
+        return say('model years {from} to {to}', { from: value.from, to: value.to });
+      if (value.from !== undefined) return say('model year {from} and newer', { from: value.from });
+      return value.to !== undefined ? say('model year {to} and older', { to: value.to }) : value.text;
     case 'duration':
-      return `${value.minutes >= 120 ? `${round(value.minutes / 60, 1)} h` : `${round(value.minutes)} min`}${value.role === 'wait' ? ', to wait' : value.role === 'job' ? ', the whole job' : ''}`;
+      return `${value.minutes >= 120 ? `${round(value.minutes / 60, 1)} h` : `${round(value.minutes)} min`}${value.role === 'wait' ? say(', to wait') : value.role === 'job' ? say(', the whole job') : ''}`;
     case 'aftercare':
       return [
         value.repeats ? 'every' : 'after',
         value.distanceKm === undefined ? '' : `${round(value.distanceKm, 0)} km`,
-        value.days === undefined ? '' : `${round(value.days, 0)} days`,
-        value.heatCycles === undefined ? '' : `${value.heatCycles} heat cycles`,
+        value.days === undefined ? '' : say('{days} days', { days: round(value.days, 0) }),
+        value.heatCycles === undefined ? '' : say('{heatCycles} heat cycles', { heatCycles: value.heatCycles }),
         value.event ?? '',
       ]
         .filter(Boolean)
         .join(' ');
     case 'pattern':
-      if (value.order) return `in the order ${value.order.join('-')}`;
+      if (value.order) return say('in the order {order}', { order: value.order.join('-') });
       return {
-        printed: 'as numbered',
+        printed: say('as numbered'),
         star: 'star',
         cross: 'cross',
-        circular: 'round the circle',
+        circular: say('round the circle'),
         alternate: 'alternating',
-        middleOut: 'middle out',
+        middleOut: say('middle out'),
       }[value.pattern];
     case 'stage':
-      return { loose: 'by hand, loose', snug: 'snug', final: 'final torque' }[value.stage];
+      return { loose: say('by hand, loose'), snug: 'snug', final: say('final torque') }[value.stage];
     case 'rideHeight':
-      return 'at ride height';
+      return say('at ride height');
     case 'caution':
-      return 'a caution';
+      return say('a caution');
     case 'side':
       return value.side;
     case 'action':
       return `${value.action}${value.object ? `: ${value.object}` : ''}`;
     case 'need':
-      return { lift: 'a lift', stands: 'stands', helper: 'a helper' }[value.need];
+      return { lift: say('a lift'), stands: 'stands', helper: say('a helper') }[value.need];
     case 'tool':
       return value.name;
     case 'wayRound':
       return value.text;
     case 'mark':
-      return `stamped ${value.mark}`;
+      return say('stamped {mark}', { mark: value.mark });
     case 'difficulty':
       return value.text;
     default:
@@ -168,7 +184,7 @@ export function factText(value: FactValue): string {
   }
 }
 
-const ASSUMED: Record<Assumption['code'], string> = {
+const ASSUMED: Record<Assumption['code'], string> = inLanguage({
   positionsUnknown: 'where the stations lie is not in the text; they stand in rows',
   countAssumed: 'how many is not said; one is assumed',
   driveFromThread: 'socket taken from the thread’s usual head',
@@ -183,7 +199,7 @@ const ASSUMED: Record<Assumption['code'], string> = {
   takenForNut: 'a thread and no length: taken for a nut',
   appliedBefore: 'the sheet names what goes on its threads behind the figures; it is put on before they are started',
   rideHeightLast: 'said while the vehicle hangs; it is torqued once the vehicle stands on its wheels',
-};
+});
 
 /** An assumption of the draft, in words. */
 export const assumptionText = ({ code, about }: Assumption): string => `${about}: ${ASSUMED[code]}.`;
@@ -192,25 +208,28 @@ export const assumptionText = ({ code, about }: Assumption): string => `${about}
 export function doubtText(doubt: Doubt): string {
   switch (doubt.code) {
     case 'twelveTimes':
-      return `${doubt.ratio.toFixed(1)} times off the ${Number(doubt.usualNm.toFixed(1))} N·m of its neighbours. lbf·in and lbf·ft differ by 12.`;
+      return say('{ratio} times off the {usualNm} N·m of its neighbours. lbf·in and lbf·ft differ by 12.', {
+        ratio: doubt.ratio.toFixed(1),
+        usualNm: Number(doubt.usualNm.toFixed(1)),
+      });
     case 'pairDisagrees':
-      return 'Two units are printed and they disagree. Ask the maker.';
+      return say('Two units are printed and they disagree. Ask the maker.');
     case 'forceForTorque':
-      return 'No torque can be made of this. Ask the maker.';
+      return say('No torque can be made of this. Ask the maker.');
     case 'threadNotSaid':
-      return 'That is the socket. The thread is not said.';
+      return say('That is the socket. The thread is not said.');
     case 'mended':
-      return 'Read through what looks like a scanning error.';
+      return say('Read through what looks like a scanning error.');
     case 'carried':
-      return 'Its unit stands further on, or in the heading.';
+      return say('Its unit stands further on, or in the heading.');
     case 'unsaid':
-      return 'Nothing in its sentence asks for it. Is it a figure to pull to?';
+      return say('Nothing in its sentence asks for it. Is it a figure to pull to?');
     case 'nearEnough':
-      return 'The sheet says about. Ask the maker for the figure to set, or take this one.';
+      return say('The sheet says about. Ask the maker for the figure to set, or take this one.');
     case 'onlyEnd':
-      return 'Only an end is printed, and no figure to pull to.';
+      return say('Only an end is printed, and no figure to pull to.');
     case 'assumed':
-      return 'Guessed at from the words around it.';
+      return say('Guessed at from the words around it.');
     default:
       return unreachable(doubt);
   }

@@ -59,4 +59,4 @@ export function answersText(kit: Pick<KitDocument, 'questions' | 'choices'>, ans
 
 /** Where it is: `Station 1, Lower bolt and 3 more`. */
 export const placeText = ({ place, also }: Pick<Finding, 'place' | 'also'>): string =>
-  also && also.length > 0 ? `${place} and ${also.length} more` : place;
+  also && also.length > 0 ? say('{place} and {count} more', { place, count: also.length }) : place;

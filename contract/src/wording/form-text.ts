@@ -1,6 +1,7 @@
 import type { PieceForm } from '#core/kit/piece-kind.ts';
+import { inLanguage } from './say.ts';
 
-const FORM_TEXT: Record<PieceForm, string> = {
+const FORM_TEXT: Record<PieceForm, string> = inLanguage({
   uBolt: 'U-bolt',
   banjo: 'banjo bolt',
   barrel: 'barrel nut',
@@ -51,7 +52,7 @@ const FORM_TEXT: Record<PieceForm, string> = {
   tBolt: 'T-bolt clamp',
   vBand: 'V-band clamp',
   springBand: 'spring clamp',
-};
+});
 
 /** The same, where its name does not say it already. */
 export const formBeside = (name: string, form: PieceForm | undefined): string | undefined =>

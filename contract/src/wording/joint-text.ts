@@ -5,6 +5,7 @@ import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { JointLine, PullLine } from '#core/record/record-lines.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
 import { FACTOR_TEXT, VERDICT_TEXT } from './en/terms.ts';
+import { say } from './say.ts';
 import { stageDone } from './stage-text.ts';
 
 /** The unit a joint's figures are told in: that of its sheet first. */
@@ -39,22 +40,39 @@ export function jointNotes({ station, treated, bead, runDownNm, stages }: JointL
   const { aimed, spec } = station;
   return [
     ...(treated && bead
-      ? [`${bead.bottle ? `${bead.bottle.name}, lot ${bead.bottle.lot}` : treated.name}, ${bead.by.name}`]
+      ? [
+          `${bead.bottle ? say('{name}, lot {lot}', { name: bead.bottle.name, lot: bead.bottle.lot }) : treated.name}, ${bead.by.name}`,
+        ]
       : []),
     ...(aimed
       ? [
           aimed.use === 'asPrinted'
-            ? 'as printed, although the figure counts on another thread: signed'
-            : `${Math.round(aimed.factor * 100)} % of the printed figure for the same load, ${FACTOR_TEXT[aimed.factorFrom ?? 'friction']}: signed`,
+            ? say('as printed, although the figure counts on another thread: signed')
+            : say('{factor} % of the printed figure for the same load, {factorText}: signed', {
+                factor: Math.round(aimed.factor * 100),
+                factorText: FACTOR_TEXT[aimed.factorFrom ?? 'friction'],
+              }),
         ]
       : []),
-    ...(runDownNm === undefined ? [] : [`took ${figure(runDownNm)} to run down`]),
+    ...(runDownNm === undefined ? [] : [say('took {figure} to run down', { figure: figure(runDownNm) })]),
     ...stages.flatMap(({ stage, torqueNm, wrench, verdict, voided, by }) => {
       const what = spec.kind === 'procedure' ? spec.stages[stage] : undefined;
       if (!what) return [];
-      const shown = torqueNm === undefined ? '' : ` ${figure(torqueNm)} with ${wrench ?? ''}`;
+      const shown =
+        torqueNm === undefined
+          ? ''
+          : say(' {figure} with {wrench}', { figure: figure(torqueNm), wrench: wrench ?? '' });
       const missed = verdict && verdict !== 'accepted' ? `, ${VERDICT_TEXT[verdict]}` : '';
-      return [`stage ${stage + 1}: ${stageDone(what)}${shown}${missed}${voided ? ', loosened since' : ''}, ${by.name}`];
+      return [
+        say('stage {stage}: {stageDone}{shown}{missed}{which}, {name}', {
+          stage: stage + 1,
+          stageDone: stageDone(what),
+          shown,
+          missed,
+          which: voided ? say(', loosened since') : '',
+          name: by.name,
+        }),
+      ];
     }),
   ];
 }

@@ -1,6 +1,7 @@
 import type { KitChange } from '#core/kit/kit-difference.ts';
+import { inLanguage, say } from './say.ts';
 
-const FIELD_TEXT: Record<string, string> = {
+const FIELD_TEXT: Record<string, string> = inLanguage({
   specs: 'torque',
   acrossFlatsMm: 'width across flats',
   lengthMm: 'length',
@@ -16,7 +17,7 @@ const FIELD_TEXT: Record<string, string> = {
   xMm: 'place',
   yMm: 'place',
   when: 'condition',
-};
+});
 
 const valueText = (value: unknown): string => {
   if (value === undefined) return 'nothing';
@@ -37,17 +38,17 @@ function arrow(from: string, to: string): string {
 
 /** One change in a line: `torque of Plate to frame 46 → 52 lbf·ft`. */
 export function kitChangeText({ list, kind, name, field, from, to, count }: KitChange): string {
-  const where = list === 'document' ? 'the kit' : count > 1 ? `group ${name} (${count} stations)` : name;
+  const where = list === 'document' ? say('the kit') : count > 1 ? `group ${name} (${count} stations)` : name;
   switch (kind) {
     case 'added':
       return `added: ${name}`;
     case 'removed':
-      return `taken out: ${name}`;
+      return say('taken out: {name}', { name });
     case 'moved':
-      return `order of the ${name} changed`;
+      return say('order of the {name} changed', { name });
     case 'changed': {
       const what = FIELD_TEXT[field ?? ''] ?? field ?? '';
-      return `${what} of ${where} ${arrow(valueText(from), valueText(to))}`;
+      return say('{what} of {where} {arrow}', { what, where, arrow: arrow(valueText(from), valueText(to)) });
     }
   }
 }

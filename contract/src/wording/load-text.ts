@@ -9,7 +9,9 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** `3 and 7`, `3, 5 and 7`. */
 const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+  words.length < 2
+    ? words.join('')
+    : say('{words} and {words2}', { words: words.slice(0, -1).join(', '), words2: words.at(-1) });
 
 /** Which joints are pulled once more, with what they hold; that all hold enough where none is. */
 export function againText(plan: Plan, { bolts, again }: LoadLeft): string {

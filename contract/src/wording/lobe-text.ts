@@ -1,4 +1,5 @@
 import type { LobeAdvice } from '#core/line/lobe-advice.ts';
+import { say } from './say.ts';
 
 /** Less than this is not missing, °. Chosen by us: what a rack repeats to. */
 const REPEATS_DEG = 0.05;
@@ -11,8 +12,26 @@ export function lobeAdviceText({ place, readDeg, aimDeg, answer }: LobeAdvice): 
   const { towards, turnDeg, angleDeg, top, camberDeg, missingDeg, startsAway } = answer;
   const reached =
     Math.abs(missingDeg) > REPEATS_DEG
-      ? ` It reaches ${angleText(camberDeg)} and no farther: ${Math.abs(missingDeg).toFixed(2)}° are missing.`
+      ? say(' It reaches {angleText} and no farther: {missingDeg}° are missing.', {
+          angleText: angleText(camberDeg),
+          missingDeg: Math.abs(missingDeg).toFixed(2),
+        })
       : '';
-  if (towards === 'stays') return `${place}: ${angleText(readDeg)}, the lobe stays.${reached}`;
-  return `${place}: ${angleText(readDeg)}, aim ${angleText(aimDeg)}. Turn the lobe ${Math.abs(turnDeg).toFixed(0)}° ${towards}, to ${angleDeg.toFixed(0)}° from neutral: top goes ${top}, to ${angleText(camberDeg)}.${startsAway ? ' It stands on the side that leads away from the aim.' : ''}${reached}`;
+  if (towards === 'stays')
+    return say('{place}: {angleText}, the lobe stays.{reached}', { place, angleText: angleText(readDeg), reached });
+  return say(
+    '{place}: {angleText}, aim {angleText2}. Turn the lobe {turnDeg}° {towards}, to {angleDeg}° from neutral: top goes {top}, to {angleText3}.{which}{reached}',
+    {
+      place,
+      angleText: angleText(readDeg),
+      angleText2: angleText(aimDeg),
+      turnDeg: Math.abs(turnDeg).toFixed(0),
+      towards,
+      angleDeg: angleDeg.toFixed(0),
+      top,
+      angleText3: angleText(camberDeg),
+      which: startsAway ? say(' It stands on the side that leads away from the aim.') : '',
+      reached,
+    },
+  );
 }

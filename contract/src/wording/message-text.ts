@@ -2,6 +2,7 @@ import type { DueItem } from '../due.ts';
 import { onDial } from './due-text.ts';
 import { STOP_TEXT, WHY_TEXT, type Why } from './en/message.ts';
 import { minutesText } from './minutes-text.ts';
+import { say } from './say.ts';
 
 /**
  * The text of a message to an owner: what is due, when, why, and how long it takes.
@@ -14,16 +15,21 @@ export function dueMessage(
   { shop, why, minutes, day }: { shop: string; why: Why; minutes?: number; day: (atMs: number) => string },
 ): string {
   const when = [
-    atKm === undefined ? '' : `at ${onDial(atKm, vehicle.odometerUnit)}`,
-    expected === undefined ? '' : `about ${day(expected.expectedMs)}`,
+    atKm === undefined ? '' : say('at {onDial}', { onDial: onDial(atKm, vehicle.odometerUnit) }),
+    expected === undefined ? '' : say('about {day}', { day: day(expected.expectedMs) }),
   ].filter(Boolean);
   return [
-    `${shop}: your ${vehicle.make} ${vehicle.model}${vehicle.plate ? `, ${vehicle.plate}` : ''}.`,
+    say('{shop}: your {make} {model}{which}.', {
+      shop,
+      make: vehicle.make,
+      model: vehicle.model,
+      which: vehicle.plate ? `, ${vehicle.plate}` : '',
+    }),
     text.trim(),
-    when.length > 0 ? `That is ${when.join(', ')}.` : '',
+    when.length > 0 ? say('That is {when}.', { when: when.join(', ') }) : '',
     WHY_TEXT[why],
-    minutes === undefined ? '' : `It takes about ${minutesText(minutes)}.`,
-    'Call or answer for a time.',
+    minutes === undefined ? '' : say('It takes about {minutesText}.', { minutesText: minutesText(minutes) }),
+    say('Call or answer for a time.'),
     STOP_TEXT,
   ]
     .filter(Boolean)

@@ -1,7 +1,8 @@
 import type { Closed, OpenDay, OpeningHours } from '#core/shop/opening-hours.ts';
+import { inLanguage, say } from './say.ts';
 
 /** Days of the week, Monday first. */
-export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+export const WEEKDAYS = inLanguage(['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const);
 
 /** A minute of the day: `7:30`. */
 export const minuteText = (minute: number): string =>
@@ -38,12 +39,12 @@ export function readWeek(typed: string): OpeningHours['week'] | string {
     const [, first = '', last = first, fromH, fromM, toH, toM] = LINE.exec(line) ?? [];
     const [from, to] = [dayAt(first), dayAt(last)];
     if (from < 0 || to < 0 || to < from)
-      return `“${line}” is no opening time: days, then from and to, like Mon-Fri 7:30-17:00.`;
+      return say('“{line}” is no opening time: days, then from and to, like Mon-Fri 7:30-17:00.', { line });
     const open = { fromMin: Number(fromH) * 60 + Number(fromM), toMin: Number(toH) * 60 + Number(toM) };
     if (Number(fromM) > 59 || Number(toM) > 59 || open.toMin > 1440 || open.fromMin >= open.toMin)
-      return `“${line}”: from an earlier to a later time of one day.`;
+      return say('“{line}”: from an earlier to a later time of one day.', { line });
     for (let day = from; day <= to; day++) {
-      if (week[day]) return `${WEEKDAYS[day]} is said twice.`;
+      if (week[day]) return say('{weekdays} is said twice.', { weekdays: WEEKDAYS[day] });
       week[day] = open;
     }
   }
@@ -68,9 +69,10 @@ export function readHolidays(typed: string): OpeningHours['holidays'] | string {
     .map((one) => one.trim())
     .filter(Boolean)) {
     const [, day = '', name = ''] = /^(\d{4}-\d{2}-\d{2})\s*(.*)$/.exec(line) ?? [];
-    if (!isDay(day)) return `“${line}” is no day: year, month, day and a name, like 2026-12-25 Midwinter.`;
-    if (holidays.some((known) => known.day === day)) return `${day} is said twice.`;
-    if (name.length > 60) return `${day}: a name of up to 60 characters.`;
+    if (!isDay(day))
+      return say('“{line}” is no day: year, month, day and a name, like 2026-12-25 Midwinter.', { line });
+    if (holidays.some((known) => known.day === day)) return say('{day} is said twice.', { day });
+    if (name.length > 60) return say('{day}: a name of up to 60 characters.', { day });
     holidays.push({ day, ...(name ? { name } : {}) });
   }
   return holidays.sort((a, b) => a.day.localeCompare(b.day));
@@ -80,12 +82,14 @@ export function readHolidays(typed: string): OpeningHours['holidays'] | string {
 export function closedText(closed: Closed): string {
   switch (closed.why) {
     case 'holiday':
-      return `The shop is closed that day${closed.name ? `: ${closed.name}` : ', a holiday'}.`;
+      return say('The shop is closed that day{which}.', {
+        which: closed.name ? `: ${closed.name}` : say(', a holiday'),
+      });
     case 'weekday':
-      return 'The shop is closed on that day of the week.';
+      return say('The shop is closed on that day of the week.');
     case 'early':
-      return `The shop opens at ${minuteText(closed.opensMin)} that day.`;
+      return say('The shop opens at {minuteText} that day.', { minuteText: minuteText(closed.opensMin) });
     case 'late':
-      return `The shop closes at ${minuteText(closed.closesMin)} that day.`;
+      return say('The shop closes at {minuteText} that day.', { minuteText: minuteText(closed.closesMin) });
   }
 }

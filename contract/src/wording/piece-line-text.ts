@@ -1,17 +1,33 @@
 import type { PieceLine } from '#core/record/piece-lines.ts';
+import { say } from './say.ts';
 
 /** A line of the record about a piece: `G Bump stop, piece 1: number BS 0417`. */
 export function pieceLineText(line: PieceLine): string {
   switch (line.kind) {
     case 'serial': {
       const { item, piece, of, serial } = line;
-      return `${item.line} ${item.name}${of > 1 ? `, piece ${piece}` : ''}: number ${serial}`;
+      return say('{line} {name}{which}: number {serial}', {
+        line: item.line,
+        name: item.name,
+        which: of > 1 ? say(', piece {piece}', { piece }) : '',
+        serial,
+      });
     }
     case 'countedTwice':
-      return `${line.item.line} ${line.item.name}: counted twice, ${line.found}, by ${line.first} and ${line.by.name}`;
+      return say('{line} {name}: counted twice, {found}, by {first} and {name2}', {
+        line: line.item.line,
+        name: line.item.name,
+        found: line.found,
+        first: line.first,
+        name2: line.by.name,
+      });
     case 'key':
       return line.to.who === 'vehicle'
-        ? `${line.name}: put in the vehicle, ${line.to.name}`
-        : `${line.name}: handed to ${line.to.name}${line.to.who === 'owner' ? ', the owner' : ''}`;
+        ? say('{name}: put in the vehicle, {name2}', { name: line.name, name2: line.to.name })
+        : say('{name}: handed to {name2}{which}', {
+            name: line.name,
+            name2: line.to.name,
+            which: line.to.who === 'owner' ? say(', the owner') : '',
+          });
   }
 }

@@ -2,6 +2,7 @@ import type { HuntEvidence } from '#core/job/leftover-hunt.ts';
 import type { PiecePlace } from '#core/job/piece-places.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
+import { say } from './say.ts';
 import { stepTitle } from './step-text.ts';
 
 /** Where pieces are, one place after the other: `2 on the tray`, `1 in station 3`. */
@@ -19,7 +20,9 @@ export function placesText(plan: Plan, places: readonly PiecePlace[]): string[] 
       ]);
   for (const [pieces, labels] of byPieces)
     told.push(
-      labels.length === 1 ? `${pieces} in station ${labels[0]}` : `${pieces} each in stations ${labels.join(', ')}`,
+      labels.length === 1
+        ? say('{pieces} in station {labels}', { pieces, labels: labels[0] })
+        : say('{pieces} each in stations {labels}', { pieces, labels: labels.join(', ') }),
     );
   for (const place of places) {
     const { pieces } = place;
@@ -29,30 +32,38 @@ export function placesText(plan: Plan, places: readonly PiecePlace[]): string[] 
       case 'act': {
         const step = line.stepById.get(line.actById.get(place.act)?.step ?? '');
         told.push(
-          step ? `${pieces} on, by step ${step.number}, ${stepTitle(plan, step.step)}` : `${pieces} put in as shims`,
+          step
+            ? say('{pieces} on, by step {number}, {stepTitle}', {
+                pieces,
+                number: step.number,
+                stepTitle: stepTitle(plan, step.step),
+              })
+            : say('{pieces} put in as shims', { pieces }),
         );
         break;
       }
       case 'group':
-        told.push(`${pieces} on, with ${groups.get(place.group)?.title ?? 'its group'}`);
+        told.push(
+          say('{pieces} on, with {title}', { pieces, title: groups.get(place.group)?.title ?? say('its group') }),
+        );
         break;
       case 'bag':
-        told.push(`${pieces} in the bag`);
+        told.push(say('{pieces} in the bag', { pieces }));
         break;
       case 'tray':
-        told.push(`${pieces} on the tray`);
+        told.push(say('{pieces} on the tray', { pieces }));
         break;
       case 'ownersBag':
-        told.push(`${pieces} in the owner’s bag`);
+        told.push(say('{pieces} in the owner’s bag', { pieces }));
         break;
       case 'quarantine':
-        told.push(`${pieces} damaged, kept apart`);
+        told.push(say('{pieces} damaged, kept apart', { pieces }));
         break;
       case 'scrap':
-        told.push(`${pieces} scrapped`);
+        told.push(say('{pieces} scrapped', { pieces }));
         break;
       case 'missing':
-        told.push(`${pieces} missing from the box`);
+        told.push(say('{pieces} missing from the box', { pieces }));
         break;
     }
   }
@@ -63,16 +74,18 @@ export function placesText(plan: Plan, places: readonly PiecePlace[]): string[] 
 export function evidenceText(evidence: HuntEvidence): string {
   switch (evidence.what) {
     case 'takenOut':
-      return evidence.times === 1 ? 'was taken out and put back' : `was taken out and put back ${evidence.times} times`;
+      return evidence.times === 1
+        ? say('was taken out and put back')
+        : say('was taken out and put back {times} times', { times: evidence.times });
     case 'several':
-      return `${evidence.pieces} of them belong into it`;
+      return say('{pieces} of them belong into it', { pieces: evidence.pieces });
     case 'hurried':
-      return `started ${evidence.seconds} s after the one before`;
+      return say('started {seconds} s after the one before', { seconds: evidence.seconds });
     case 'brokeOff':
-      return `the work broke off after it, for ${evidence.minutes} min`;
+      return say('the work broke off after it, for {minutes} min', { minutes: evidence.minutes });
     case 'apprentice':
-      return 'only an apprentice has worked on it';
+      return say('only an apprentice has worked on it');
     case 'notLookedAt':
-      return 'nobody else has looked at it';
+      return say('nobody else has looked at it');
   }
 }

@@ -1,6 +1,7 @@
 import type { Reason } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Pass } from '#core/tightening/pass-plan.ts';
+import { say } from './say.ts';
 import { buildMonthText } from './vehicle-text.ts';
 
 /** An answer as its question has it: `Yes`, the choice's own words, a month. */
@@ -22,9 +23,13 @@ function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason): string
   if (reason.comparison === 'is') {
     const asked = kit.questions.find((entry) => entry.id === reason.question)?.text;
     // A question is quoted as it was asked; what is only a name has its answer beside it.
-    if (!asked?.endsWith('?')) return `${name}: ${answer}${reason.holds ? '' : `, not ${value}`}`;
-    if (typeof reason.answer === 'boolean') return `“${asked}” was answered ${answer}`;
-    return `“${asked}” was answered “${answer}”${reason.holds ? '' : `, not “${value}”`}`;
+    if (!asked?.endsWith('?')) return `${name}: ${answer}${reason.holds ? '' : say(', not {value}', { value })}`;
+    if (typeof reason.answer === 'boolean') return say('“{asked}” was answered {answer}', { asked, answer });
+    return say('“{asked}” was answered “{answer}”{which}', {
+      asked,
+      answer,
+      which: reason.holds ? '' : say(', not “{value}”', { value }),
+    });
   }
   const sign = reason.comparison === 'atLeast' ? (reason.holds ? '≥' : '<') : reason.holds ? '≤' : '>';
   return `${name} ${answer} ${sign} ${value}`;
@@ -38,10 +43,12 @@ export function misfitText(kit: Pick<KitDocument, 'questions'>, verdict: { text:
   // The comparison that failed; under a `not` it is the one that held.
   const reason = verdict.because.find(({ holds }) => !holds) ?? verdict.because[0];
   const asked = kit.questions.find(({ id }) => id === reason?.question);
-  if (!reason || !asked) return `not for this vehicle (${verdict.text})`;
+  if (!reason || !asked) return say('not for this vehicle ({text})', { text: verdict.text });
   const answer = answerLabel(kit, reason.question, reason.answer);
-  if (typeof reason.answer === 'boolean') return `“${asked.text}” is ${answer}`;
-  return asked.kind === 'choice' ? `not for ${answer}` : `not for ${questionName(kit, reason.question)} ${answer}`;
+  if (typeof reason.answer === 'boolean') return say('“{text}” is {answer}', { text: asked.text, answer });
+  return asked.kind === 'choice'
+    ? say('not for {answer}', { answer })
+    : say('not for {questionName} {answer}', { questionName: questionName(kit, reason.question), answer });
 }
 
 /** Several comparisons joined: what a printed line carries after "because". */
@@ -50,7 +57,9 @@ export const reasonsText = (kit: Pick<KitDocument, 'questions'>, reasons: readon
 
 /** `pass 1, to 50 %`, `pass 2, full`, `verify`. */
 export const passText = (pass: Pass | undefined, index: number): string => {
-  if (!pass) return `pass ${index + 1}`;
-  if (pass.kind === 'verify') return 'verify pass';
-  return pass.fraction === 1 ? `pass ${index + 1}, full` : `pass ${index + 1}, to ${Math.round(pass.fraction * 100)} %`;
+  if (!pass) return say('pass {index}', { index: index + 1 });
+  if (pass.kind === 'verify') return say('verify pass');
+  return pass.fraction === 1
+    ? say('pass {index}, full', { index: index + 1 })
+    : say('pass {index}, to {fraction} %', { index: index + 1, fraction: Math.round(pass.fraction * 100) });
 };

@@ -1,26 +1,31 @@
 import type { Asked, PinWay, Reading } from '#core/tightening/kind/reading.ts';
 import { asksOf, type TighteningSpec } from '#core/tightening/kinds.ts';
 import type { Adapter } from '#core/wrench/adapter.ts';
+import { inLanguage, say } from './say.ts';
 
 /** How the pin of a castle nut was bent. */
-const PIN_WAY_TEXT: Record<PinWay, string> = {
+const PIN_WAY_TEXT: Record<PinWay, string> = inLanguage({
   overEnd: 'pin in, a leg over the bolt’s end',
   roundNut: 'pin in, its legs round the nut',
-};
+});
 
 /** What was asked beside the torque: figures that stand right behind it, and what is said in words. */
 const BESIDE: Record<Asked, { figure?: (reading: Reading) => string; note?: (reading: Reading) => string }> = {
   angle: {
     figure: ({ angleDeg }) => (angleDeg === undefined ? '' : ` +${Math.round(angleDeg)}°`),
-    note: ({ turnedDeg }) => (turnedDeg === undefined ? '' : `${Math.round(turnedDeg)}° in all`),
+    note: ({ turnedDeg }) =>
+      turnedDeg === undefined ? '' : say('{turnedDeg}° in all', { turnedDeg: Math.round(turnedDeg) }),
   },
   gradient: {
     note: ({ gradientShare }) =>
-      gradientShare === undefined ? '' : `gradient down to ${Math.round(gradientShare * 100)} %`,
+      gradientShare === undefined
+        ? ''
+        : say('gradient down to {gradientShare} %', { gradientShare: Math.round(gradientShare * 100) }),
   },
   pinFits: { note: ({ pinWay }) => (pinWay === undefined ? '' : PIN_WAY_TEXT[pinWay]) },
   seatedAndBackedOff: {
-    note: ({ seatNm }) => (seatNm === undefined ? '' : `seated at ${seatNm.toFixed(1)} N·m, backed off`),
+    note: ({ seatNm }) =>
+      seatNm === undefined ? '' : say('seated at {seatNm} N·m, backed off', { seatNm: seatNm.toFixed(1) }),
   },
 };
 
@@ -34,7 +39,12 @@ export const readingFigure = (spec: TighteningSpec, reading: Reading): string =>
 export const readingNote = (spec: TighteningSpec, reading: Reading & { through?: Adapter }): string =>
   [
     ...asksOf(spec).map((asked) => BESIDE[asked].note?.(reading) ?? ''),
-    reading.through ? `through an adapter of ${reading.through.offsetMm} mm at ${reading.through.angleDeg}°` : '',
+    reading.through
+      ? say('through an adapter of {offsetMm} mm at {angleDeg}°', {
+          offsetMm: reading.through.offsetMm,
+          angleDeg: reading.through.angleDeg,
+        })
+      : '',
   ]
     .filter(Boolean)
     .join(', ');

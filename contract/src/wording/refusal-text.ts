@@ -27,13 +27,15 @@ const MOST = 6;
 const listed = (names: readonly string[], between: string): string | undefined => {
   if (names.length === 0) return undefined;
   const more = names.length - MOST;
-  return more > 0 ? `${names.slice(0, MOST).join(between)} and ${more} more` : names.join(between);
+  return more > 0
+    ? say('{names} and {more} more', { names: names.slice(0, MOST).join(between), more })
+    : names.join(between);
 };
 /** How each fact is written: ids by the names the plan gives them, torques in the unit in hand. */
 function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNullable<FactOf<Name>>) => Shown } {
   const { stations, items, groups, steps } = indexOf(plan);
   const label = (id: string) => stations.get(id)?.label ?? id;
-  const station = (id: string) => `Station ${label(id)}`;
+  const station = (id: string) => say('Station {label}', { label: label(id) });
   const item = (id: string) => {
     const found = items.get(id);
     return found ? `${found.line} ${found.name}` : id;
@@ -93,7 +95,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     leftDeg: degrees,
     whose: ({ station: other, printed }) =>
       other === undefined
-        ? `this joint on another vehicle, ${printed}`
+        ? say('this joint on another vehicle, {printed}', { printed })
         : `${station(other)}, ${stations.get(other)?.name ?? ''}, ${printed}`,
     problem: asIs,
     question: asIs,

@@ -13,6 +13,7 @@ import type { RehearsalVerdict } from '#core/rehearse/rehearse-all.ts';
 import { answersText } from './finding-text.ts';
 import { lookTargetText } from './look-text.ts';
 import { refusalText } from './refusal-text.ts';
+import { say } from './say.ts';
 import { stageText } from './stage-text.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 
@@ -36,40 +37,55 @@ function blockText({ plan, state }: JobLog, block: CloseBlock): string {
   const { items, stations, groups } = indexOf(plan);
   switch (block.code) {
     case 'linesUncounted':
-      return `not counted: ${block.items.map((id) => items.get(id)?.line ?? id).join(', ')}`;
+      return say('not counted: {items}', { items: block.items.map((id) => items.get(id)?.line ?? id).join(', ') });
     case 'stationsOpen':
-      return `${groups.get(block.group)?.title ?? block.group}: stations ${block.stations.map((id) => stations.get(id)?.label ?? id).join(', ')} are open`;
+      return say('{title}: stations {stations} are open', {
+        title: groups.get(block.group)?.title ?? block.group,
+        stations: block.stations.map((id) => stations.get(id)?.label ?? id).join(', '),
+      });
     case 'piecesUnaccounted':
-      return `${items.get(block.item)?.name ?? block.item}: the pieces do not add up`;
+      return say('{name}: the pieces do not add up', { name: items.get(block.item)?.name ?? block.item });
     case 'countsDisagree':
-      return `two counts differ: ${block.items.map((id) => items.get(id)?.line ?? id).join(', ')}`;
+      return say('two counts differ: {items}', {
+        items: block.items.map((id) => items.get(id)?.line ?? id).join(', '),
+      });
     case 'serialsMissing':
-      return `no number read off ${block.items.map((id) => items.get(id)?.name ?? id).join(', ')}`;
+      return say('no number read off {items}', {
+        items: block.items.map((id) => items.get(id)?.name ?? id).join(', '),
+      });
     case 'keysOut':
-      return `not handed over: ${keysOf(plan, state)
-        .filter(({ id }) => block.keys.includes(id))
-        .map(({ name }) => name)
-        .join(', ')}`;
+      return say('not handed over: {keysOf}', {
+        keysOf: keysOf(plan, state)
+          .filter(({ id }) => block.keys.includes(id))
+          .map(({ name }) => name)
+          .join(', '),
+      });
     case 'debtsOpen':
-      return `not back where it must be: ${debtsOf(plan, state)
-        .filter(({ id }) => block.debts.includes(id))
-        .map(({ name }) => name)
-        .join(', ')}`;
+      return say('not back where it must be: {debtsOf}', {
+        debtsOf: debtsOf(plan, state)
+          .filter(({ id }) => block.debts.includes(id))
+          .map(({ name }) => name)
+          .join(', '),
+      });
     case 'stepsOpen':
-      return `steps open: ${block.steps
-        .flatMap((id) => lineOf(plan).stepById.get(id) ?? [])
-        .map(({ step }) => stepTitle(plan, step))
-        .join('; ')}`;
+      return say('steps open: {flatMap}', {
+        flatMap: block.steps
+          .flatMap((id) => lineOf(plan).stepById.get(id) ?? [])
+          .map(({ step }) => stepTitle(plan, step))
+          .join('; '),
+      });
     case 'secondLookDue':
-      return `second looks due: ${block.targets.map((target) => lookTargetText(plan, target)).join('; ')}`;
+      return say('second looks due: {targets}', {
+        targets: block.targets.map((target) => lookTargetText(plan, target)).join('; '),
+      });
     case 'clocksRunning':
-      return 'a clock still runs and nobody is told of it';
+      return say('a clock still runs and nobody is told of it');
     case 'conflictsUnsettled':
-      return 'two figures are at odds';
+      return say('two figures are at odds');
     case 'problemOpen':
-      return 'a check that was missed is not cleared';
+      return say('a check that was missed is not cleared');
     case 'toolsOut':
-      return 'a tool is lent';
+      return say('a tool is lent');
   }
 }
 
@@ -77,13 +93,13 @@ const NO_PLAN: Record<string, (kit: KitDocument, id: string) => DeadEndText> = {
   specMissing: (kit, id) => {
     const station = kit.stations.find((entry) => entry.id === id);
     return {
-      at: station ? `Station ${station.label}, ${station.name}` : id,
-      why: 'None of its figures is for this vehicle.',
+      at: station ? say('Station {label}, {name}', { label: station.label, name: station.name }) : id,
+      why: say('None of its figures is for this vehicle.'),
     };
   },
   answerOutOfRange: (kit, id) => ({
     at: askedBy(kit).find((question) => question.id === id)?.text ?? id,
-    why: 'The answer is outside what the question allows.',
+    why: say('The answer is outside what the question allows.'),
   }),
 };
 
@@ -94,17 +110,19 @@ export function deadEndText(kit: KitDocument, deadEnd: DeadEnd, log?: JobLog): D
     const id = error.code === 'specMissing' ? error.station : error.code === 'answerOutOfRange' ? error.question : '';
     return (
       NO_PLAN[error.code]?.(kit, id) ?? {
-        at: 'The plan',
-        why: 'A question stays open that no answer settles.',
+        at: say('The plan'),
+        why: say('A question stays open that no answer settles.'),
       }
     );
   }
-  if (!log) return { at: 'The line', why: 'It cannot go on.' };
+  if (!log) return { at: say('The line'), why: say('It cannot go on.') };
   const { plan } = log;
   if (deadEnd.code === 'doesNotClose')
     return {
-      at: 'Closing the job',
-      why: `The line is done, and the job cannot be closed: ${deadEnd.blocks.map((block) => blockText(log, block)).join('; ')}.`,
+      at: say('Closing the job'),
+      why: say('The line is done, and the job cannot be closed: {blocks}.', {
+        blocks: deadEnd.blocks.map((block) => blockText(log, block)).join('; '),
+      }),
     };
   const line = lineOf(plan);
   const act = deadEnd.act === undefined ? undefined : line.actById.get(deadEnd.act);
@@ -113,13 +131,15 @@ export function deadEndText(kit: KitDocument, deadEnd: DeadEnd, log?: JobLog): D
     deadEnd.code === 'refused' && deadEnd.station ? indexOf(plan).stations.get(deadEnd.station) : undefined;
   const at = [
     step && stepTitle(plan, step.step).replace(/[.;]$/, ''),
-    station ? `station ${station.label}` : act && step?.step.made === undefined && planActionText(plan, act.action),
+    station
+      ? say('station {label}', { label: station.label })
+      : act && step?.step.made === undefined && planActionText(plan, act.action),
   ]
     .filter(Boolean)
     .join(', ');
-  if (deadEnd.code === 'circle') return { at, why: 'The same things come again and again.' };
+  if (deadEnd.code === 'circle') return { at, why: say('The same things come again and again.') };
   const refusal = deadEnd.code === 'refused' ? deadEnd.refusal : deadEnd.waits;
-  if (!refusal) return { at, why: 'Nothing leads to it.' };
+  if (!refusal) return { at, why: say('Nothing leads to it.') };
   const { title, why } = refusalText(refusal, plan);
   return { at, why: `${title}. ${why}` };
 }
@@ -145,9 +165,9 @@ export const deadEndsTold = (kit: KitDocument, { deadEnds }: RehearsalVerdict): 
 export const deadEndFault = (kit: KitDocument, { at, why, answers, combinations }: DeadEndTold) => ({
   path: 'steps',
   message: [
-    `Dead end at ${at}: ${why}`,
-    Object.keys(answers).length > 0 && `With ${answersText(kit, answers)}`,
-    combinations > 1 && `and ${combinations - 1} more combinations`,
+    say('Dead end at {at}: {why}', { at, why }),
+    Object.keys(answers).length > 0 && say('With {answersText}', { answersText: answersText(kit, answers) }),
+    combinations > 1 && say('and {combinations} more combinations', { combinations: combinations - 1 }),
   ]
     .filter(Boolean)
     .join(' '),
@@ -156,49 +176,66 @@ export const deadEndFault = (kit: KitDocument, { at, why, answers, combinations 
 /** What a move of the dry run is: `Station 3: pull to 54.9 N·m`. */
 export function moveText({ plan }: JobLog, { command, act }: Move): string {
   const { stations, items, compounds } = indexOf(plan);
-  const at = (id: string) => `Station ${stations.get(id)?.label ?? id}`;
+  const at = (id: string) => say('Station {label}', { label: stations.get(id)?.label ?? id });
   switch (command.type) {
     case 'countLine': {
       const item = items.get(command.item);
-      return `Count: ${command.found} × ${item ? `${item.line} ${item.name}` : command.item}`;
+      return say('Count: {found} × {which}', {
+        found: command.found,
+        which: item ? `${item.line} ${item.name}` : command.item,
+      });
     }
     case 'startByHand':
-      return `${at(command.station)}: start by hand`;
+      return say('{station}: start by hand', { station: at(command.station) });
     case 'applyCompound': {
       const compound = compounds.get(stations.get(command.station)?.compound ?? '');
-      return `${at(command.station)}: ${compound?.name ?? 'compound'} on a clean thread`;
+      return say('{station}: {name} on a clean thread', {
+        station: at(command.station),
+        name: compound?.name ?? 'compound',
+      });
     }
     case 'snug':
-      return `${at(command.station)}: snug`;
+      return say('{station}: snug', { station: at(command.station) });
     case 'doStage': {
       const spec = stations.get(command.station)?.spec;
       const stage = spec?.kind === 'procedure' ? spec.stages[command.stage] : undefined;
       return `${at(command.station)}: ${stage ? stageText(stage) : 'stage'}`;
     }
     case 'pull':
-      return `${at(command.station)}: pull to ${command.torqueNm} N·m${command.angleDeg ? `, ${command.angleDeg}°` : ''}`;
+      return say('{station}: pull to {torqueNm} N·m{which}', {
+        station: at(command.station),
+        torqueNm: command.torqueNm,
+        which: command.angleDeg ? `, ${command.angleDeg}°` : '',
+      });
     case 'seeMark':
-      return `${at(command.station)}: look at the mark`;
+      return say('{station}: look at the mark', { station: at(command.station) });
     case 'confirmStop':
-      return `${at(command.station)}: to its stop`;
+      return say('{station}: to its stop', { station: at(command.station) });
     case 'loosen':
-      return `${at(command.station)}: loosen`;
+      return say('{station}: loosen', { station: at(command.station) });
     case 'giveFigure':
-      return `${stations.has(command.target) ? at(command.target) : 'Refit'}: look its figure up in the vehicle maker’s manual`;
+      return say('{which}: look its figure up in the vehicle maker’s manual', {
+        which: stations.has(command.target) ? at(command.target) : say('Refit'),
+      });
     case 'settleBasis':
-      return `${at(command.station)}: somebody settles its figure, made for another thread`;
+      return say('{station}: somebody settles its figure, made for another thread', { station: at(command.station) });
     case 'nameCompound':
-      return `A lead names the product: ${command.product}`;
+      return say('A lead names the product: {product}', { product: command.product });
     case 'setLoadState':
-      return command.state === 'tyreTouches' ? 'Let the tyre touch the ground' : 'Bring the vehicle to ride height';
+      return command.state === 'tyreTouches'
+        ? say('Let the tyre touch the ground')
+        : say('Bring the vehicle to ride height');
     case 'noteBought':
-      return 'Buy what the line needs';
+      return say('Buy what the line needs');
     case 'declareSpare': {
       const item = items.get(command.item);
-      return `Left over: ${command.quantity} × ${item ? `${item.line} ${item.name}` : command.item}`;
+      return say('Left over: {quantity} × {which}', {
+        quantity: command.quantity,
+        which: item ? `${item.line} ${item.name}` : command.item,
+      });
     }
     case 'close':
-      return 'Sign and close';
+      return say('Sign and close');
     default: {
       const found = act === undefined ? undefined : lineOf(plan).actById.get(act);
       return found ? planActionText(plan, found.action) : command.type;

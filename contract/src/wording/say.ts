@@ -61,6 +61,8 @@ export function say(message: string, values: Values = {}): string {
 }
 
 const inOtherWords = new WeakMap<object, object>();
+/** Properties of a table that hold no words, though what they hold may look like one: `star` is a kind and a pattern. */
+const NO_WORDS: ReadonlySet<PropertyKey> = new Set(['id', 'kind', 'type', 'field', 'code', 'value', 'picture']);
 
 /**
  * A table of words in the language that is spoken when it is read, and not when it is loaded: a server speaks to each
@@ -72,7 +74,7 @@ export function inLanguage<Table extends object>(table: Table): Table {
   const read = new Proxy(table, {
     get(target, key, receiver) {
       const value: unknown = Reflect.get(target, key, receiver);
-      if (typeof value === 'string') return translated(value);
+      if (typeof value === 'string') return NO_WORDS.has(key) ? value : translated(value);
       return typeof value === 'object' && value !== null ? inLanguage(value) : value;
     },
   });

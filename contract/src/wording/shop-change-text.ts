@@ -6,8 +6,9 @@ import { BENDABLE_TEXT, BENDER_TEXT, RULE_TEXT, RULE_VALUES } from './en/rules.t
 import { gearText } from './lifting-gear-text.ts';
 import { numberOf } from './number-of.ts';
 import { weekText } from './opening-hours-text.ts';
+import { inLanguage, say } from './say.ts';
 
-const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = {
+const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = inLanguage({
   added: 'taken in',
   changed: 'changed',
   resetPin: 'given a new PIN',
@@ -15,25 +16,25 @@ const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = 
   unlock: 'unlocked',
   leave: 'left',
   return: 'came back',
-};
+});
 
-const PROGRAM_DID: Record<Extract<ShopChangeWhat, { what: 'program' }>['did'], string> = {
+const PROGRAM_DID: Record<Extract<ShopChangeWhat, { what: 'program' }>['did'], string> = inLanguage({
   keyMade: 'Key “{name}” made',
   keyRevoked: 'Key “{name}” taken back',
   hookMade: '{name} is told of visits',
   hookOff: '{name} is told nothing any more',
-};
+});
 
-const TABLET_DID: Record<Extract<ShopChangeWhat, { what: 'tablet' }>['did'], string> = {
+const TABLET_DID: Record<Extract<ShopChangeWhat, { what: 'tablet' }>['did'], string> = inLanguage({
   invited: 'may be let in by code',
   paired: 'let in',
   named: 'named',
   putOut: 'put out',
-};
+});
 
 /** A setting's value as a reader says it: trays by name and size, choices as the page calls them. */
 function valueText(field: string, value: string | undefined): string {
-  if (value === undefined) return 'as usual';
+  if (value === undefined) return say('as usual');
   if (field === 'hours') {
     const { week, holidays } = JSON.parse(value) as OpeningHours;
     return [
@@ -62,22 +63,34 @@ function valueText(field: string, value: string | undefined): string {
 export function shopChangeText(change: ShopChangeWhat): string {
   switch (change.what) {
     case 'opened':
-      return `${change.name} opened`;
+      return say('{name} opened', { name: change.name });
     case 'setting': {
       const name = RULE_TEXT[change.field as keyof typeof RULE_TEXT]?.title ?? change.field;
-      return `${name}: ${valueText(change.field, change.to)}, before ${valueText(change.field, change.from)}`;
+      return say('{name}: {valueText}, before {valueText2}', {
+        name,
+        valueText: valueText(change.field, change.to),
+        valueText2: valueText(change.field, change.from),
+      });
     }
     case 'program':
       return PROGRAM_DID[change.did].replace('{name}', change.name);
     case 'tablet':
-      return `Tablet “${change.name}” ${TABLET_DID[change.did]}${change.from === undefined ? '' : `, before “${change.from}”`}`;
+      return say('Tablet “{name}” {tabletDid}{which}', {
+        name: change.name,
+        tabletDid: TABLET_DID[change.did],
+        which: change.from === undefined ? '' : say(', before “{from}”', { from: change.from }),
+      });
     case 'otherLead':
-      return `${change.person} of ${change.shop} ${change.did === 'letIn' ? 'leads here too' : 'leads here no more'}`;
+      return say('{person} of {shop} {which}', {
+        person: change.person,
+        shop: change.shop,
+        which: change.did === 'letIn' ? say('leads here too') : say('leads here no more'),
+      });
     case 'movedIn':
-      return `${change.rows} ${BOOK_TEXT[change.book].toLowerCase()} ${change.did === 'taken' ? 'brought in' : 'taken out again'}: ${change.file}`;
+      return `${change.rows} ${BOOK_TEXT[change.book].toLowerCase()} ${change.did === 'taken' ? say('brought in') : say('taken out again')}: ${change.file}`;
     case 'person': {
       const from = change.from === undefined ? '' : `: ${change.from} → ${change.to}`;
-      return `${change.person} ${DID[change.did]}${change.did === 'added' && change.to ? ` as ${change.to}` : from}`;
+      return `${change.person} ${DID[change.did]}${change.did === 'added' && change.to ? say(' as {to}', { to: change.to }) : from}`;
     }
   }
 }

@@ -1,10 +1,11 @@
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ProcedureStage } from '#core/tightening/kind/procedure.ts';
+import { say } from './say.ts';
 
 /** Turning as it is spoken of: whole turns, flats of a hexagon, degrees. */
 export function turnText(deg: number): string {
-  if (deg % 360 === 0) return deg === 360 ? '1 turn' : `${deg / 360} turns`;
+  if (deg % 360 === 0) return deg === 360 ? say('1 turn') : say('{deg} turns', { deg: deg / 360 });
   if (deg % 60 === 0 && deg < 360) return `${deg / 60} ${deg === 60 ? 'flat' : 'flats'} (${deg}°)`;
   return `${Math.round(deg)}°`;
 }
@@ -13,15 +14,17 @@ export function turnText(deg: number): string {
 export function stageText(stage: ProcedureStage, unit: TorqueUnit = 'N·m'): string {
   switch (stage.do) {
     case 'tighten':
-      return `Tighten to ${showTorqueIn(stage.torqueNm, unit).number} ${unit}`;
+      return say('Tighten to {number} {unit}', { number: showTorqueIn(stage.torqueNm, unit).number, unit });
     case 'backOff':
-      return `Back off ${turnText(stage.deg)}`;
+      return say('Back off {turnText}', { turnText: turnText(stage.deg) });
     case 'turn':
-      return `Turn the part ${turnText(stage.deg)}`;
+      return say('Turn the part {turnText}', { turnText: turnText(stage.deg) });
     case 'tap':
-      return 'Tap it';
+      return say('Tap it');
     case 'settle':
-      return stage.minutes === undefined ? 'Let it settle' : `Let it settle for ${stage.minutes} min`;
+      return stage.minutes === undefined
+        ? say('Let it settle')
+        : say('Let it settle for {minutes} min', { minutes: stage.minutes });
   }
 }
 
@@ -29,15 +32,15 @@ export function stageText(stage: ProcedureStage, unit: TorqueUnit = 'N·m'): str
 export function stageDone(stage: ProcedureStage): string {
   switch (stage.do) {
     case 'tighten':
-      return 'Tightened';
+      return say('Tightened');
     case 'backOff':
-      return `Backed off ${turnText(stage.deg)}`;
+      return say('Backed off {turnText}', { turnText: turnText(stage.deg) });
     case 'turn':
-      return `Turned ${turnText(stage.deg)}`;
+      return say('Turned {turnText}', { turnText: turnText(stage.deg) });
     case 'tap':
-      return 'Tapped';
+      return say('Tapped');
     case 'settle':
-      return 'It has settled';
+      return say('It has settled');
   }
 }
 
@@ -50,13 +53,13 @@ function stageWords(stage: ProcedureStage): string {
       return `${Number(torqueNm.toFixed(2))} N·m${each}`;
     }
     case 'backOff':
-      return `back off ${stage.deg}°`;
+      return say('back off {deg}°', { deg: stage.deg });
     case 'turn':
-      return `turn ${stage.deg}°`;
+      return say('turn {deg}°', { deg: stage.deg });
     case 'tap':
       return 'tap';
     case 'settle':
-      return stage.minutes === undefined ? 'settle' : `settle ${stage.minutes} min`;
+      return stage.minutes === undefined ? 'settle' : say('settle {minutes} min', { minutes: stage.minutes });
   }
 }
 

@@ -4,8 +4,9 @@ import { kitCalled, stepReferred } from '#core/visit/cross-reference.ts';
 import { COMPARE_TEXT, HOLD_TEXT, SLACKEN_TEXT, THREAD_END_TEXT } from './en/line.ts';
 import { ACTION_TEXT } from './en/terms.ts';
 import { minutesText } from './minutes-text.ts';
+import { inLanguage, say } from './say.ts';
 
-const END: Record<string, string> = { front: ' at the front', rear: ' at the rear', whole: '' };
+const END: Record<string, string> = inLanguage({ front: ' at the front', rear: ' at the rear', whole: '' });
 
 const by = <T extends { id: string }>(list: readonly T[], id: string): T | undefined =>
   list.find((entry) => entry.id === id);
@@ -19,7 +20,7 @@ function thingText(plan: Plan, id: string, count?: number): string | undefined {
   return joined(
     `${pieces > 1 ? `${pieces} × ` : ''}${thing.name}`,
     thing.side,
-    thing.lengthMm === undefined ? undefined : `${thing.lengthMm} mm long`,
+    thing.lengthMm === undefined ? undefined : say('{lengthMm} mm long', { lengthMm: thing.lengthMm }),
     thing.note,
   );
 }
@@ -44,14 +45,14 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
     case 'swingBack':
       return thingText(plan, action.removed);
     case 'support':
-      return joined(thingText(plan, action.removed), action.with && `with ${action.with}`);
+      return joined(thingText(plan, action.removed), action.with && say('with {with}', { with: action.with }));
     case 'refit': {
       const thing = by(plan.removed, action.removed);
       return (
         thing &&
         joined(
           thingText(plan, action.removed, action.count),
-          thing.movesTo && `to ${thing.movesTo}`,
+          thing.movesTo && say('to {movesTo}', { movesTo: thing.movesTo }),
           // Where it is pulled as a joint, its figure stands with the pull.
           plan.groups.some(({ again }) => again?.thing === thing.id) ? undefined : thing.refitSpec?.printed,
         )
@@ -59,11 +60,21 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
     }
     case 'moveOver': {
       const thing = by(plan.removed, action.removed);
-      return thing && joined(thingText(plan, action.removed), thing.movesTo && `to ${thing.movesTo}`, action.facing);
+      return (
+        thing &&
+        joined(
+          thingText(plan, action.removed),
+          thing.movesTo && say('to {movesTo}', { movesTo: thing.movesTo }),
+          action.facing,
+        )
+      );
     }
     case 'compare':
       return joined(
-        `${thingText(plan, action.removed) ?? action.removed} with ${itemText(plan, action.item) ?? action.item}`,
+        say('{thingText} with {itemText}', {
+          thingText: thingText(plan, action.removed) ?? action.removed,
+          itemText: itemText(plan, action.item) ?? action.item,
+        }),
         ...action.points.map((point) => COMPARE_TEXT[point].toLowerCase()),
       );
     case 'disconnect':
@@ -71,7 +82,10 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
       return plugText(plan, action.disconnect);
     case 'windBack': {
       const plug = by(plan.disconnects, action.disconnect);
-      return plug && `${plug.name}${plug.turns ? `, ${plug.turns} turns against the way it screws in` : ''}`;
+      return (
+        plug &&
+        `${plug.name}${plug.turns ? say(', {turns} turns against the way it screws in', { turns: plug.turns }) : ''}`
+      );
     }
     case 'loosen':
     case 'retighten': {
@@ -90,22 +104,26 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
     case 'dry':
     case 'grease':
     case 'bleed':
-      return joined(action.places.join(', '), action.with && `with ${action.with}`);
+      return joined(action.places.join(', '), action.with && say('with {with}', { with: action.with }));
     case 'chase':
       return `${action.places.join(', ')}, ${action.thread}`;
     case 'soak':
-      return joined(action.places.join(', '), action.with && `with ${action.with}`, minutesText(action.minutes));
+      return joined(
+        action.places.join(', '),
+        action.with && say('with {with}', { with: action.with }),
+        minutesText(action.minutes),
+      );
     case 'coolDown':
       return joined(
         action.what,
         action.minutes === undefined ? undefined : minutesText(action.minutes),
-        action.belowC === undefined ? undefined : `below ${action.belowC} °C`,
+        action.belowC === undefined ? undefined : say('below {belowC} °C', { belowC: action.belowC }),
       );
     case 'warmUp':
       return joined(
         action.what,
         action.minutes === undefined ? undefined : minutesText(action.minutes),
-        action.aboveC === undefined ? undefined : `above ${action.aboveC} °C`,
+        action.aboveC === undefined ? undefined : say('above {aboveC} °C', { aboveC: action.aboveC }),
       );
     case 'measure':
     case 'measureAgain':
@@ -137,10 +155,10 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
     case 'fit':
       return itemText(plan, action.item);
     case 'press':
-      return joined(itemText(plan, action.item), action.into && `into ${action.into}`);
+      return joined(itemText(plan, action.item), action.into && say('into {into}', { into: action.into }));
     case 'buildStack': {
       const station = indexOf(plan).stations.get(action.station);
-      return station && `station ${station.label}, ${station.name}`;
+      return station && say('station {label}, {name}', { label: station.label, name: station.name });
     }
     case 'shim':
       return action.what;
@@ -179,8 +197,16 @@ function followText(plan: Plan, name: string, part: string | undefined): string 
   const kit = kitCalled(plan, name);
   const step = stepReferred(plan, name, part);
   const at = step ? plan.steps.indexOf(step) + 1 : 0;
-  const where = step ? `, step ${at}${step.number ? ` (sheet ${step.number})` : ''}` : part ? `, ${part}` : '';
-  return `Go on with ${kit?.title ?? name}${where}${kit ? '' : ', which is not in this visit'}`;
+  const where = step
+    ? say(', step {at}{which}', { at, which: step.number ? say(' (sheet {number})', { number: step.number }) : '' })
+    : part
+      ? `, ${part}`
+      : '';
+  return say('Go on with {title}{where}{which}', {
+    title: kit?.title ?? name,
+    where,
+    which: kit ? '' : say(', which is not in this visit'),
+  });
 }
 
 /** One action of a plan's step in words: `Refit: 4 × tray bolt, left, 46 lbf·ft`. */
@@ -189,7 +215,7 @@ export function planActionText(plan: Plan, action: PlanAction): string {
     case 'do':
       return action.text;
     case 'undo':
-      return `${ACTION_TEXT.undo} what was: ${action.text}`;
+      return say('{undo} what was: {text}', { undo: ACTION_TEXT.undo, text: action.text });
     case 'drill':
       return `${ACTION_TEXT.drill} ${action.size ?? `${action.diameterMm} mm`}`;
     case 'wait':
@@ -199,13 +225,13 @@ export function planActionText(plan: Plan, action: PlanAction): string {
       return `${ACTION_TEXT[action.type]}${END[action.end ?? 'whole']}`;
     case 'settle': {
       const fate = plan.removed.find(({ id }) => id === action.removed)?.fate;
-      const thing = thingText(plan, action.removed) ?? 'not in this plan';
-      return `${fate === 'scrap' ? 'Scrap' : 'Keep for the owner'}: ${thing}`;
+      const thing = thingText(plan, action.removed) ?? say('not in this plan');
+      return `${fate === 'scrap' ? say('Scrap') : say('Keep for the owner')}: ${thing}`;
     }
     case 'followKit':
       return followText(plan, action.kit, action.part);
     default:
-      return `${ACTION_TEXT[action.type]}: ${objectOf(plan, action) ?? 'not in this plan'}`;
+      return `${ACTION_TEXT[action.type]}: ${objectOf(plan, action) ?? say('not in this plan')}`;
   }
 }
 
@@ -227,5 +253,5 @@ export function stepTitle(plan: Plan, step: PlanStep): string {
   if (joint) return joint;
   if (step.made === 'refit' || step.made === 'line')
     return step.actions.map((action) => planActionText(plan, action)).join('; ');
-  return step.made === 'lift' ? 'Lift the vehicle again' : 'Lower the vehicle';
+  return step.made === 'lift' ? say('Lift the vehicle again') : say('Lower the vehicle');
 }

@@ -3,8 +3,9 @@ import type { SubstituteDifference, SubstituteTrait } from '#core/kit/substitute
 import { classText } from './class-text.ts';
 import { HEAD_TEXT } from './en/terms.ts';
 import { formText } from './form-text.ts';
+import { inLanguage, say } from './say.ts';
 
-const NAME: Record<SubstituteTrait, string> = {
+const NAME: Record<SubstituteTrait, string> = inLanguage({
   kind: 'another kind of piece',
   form: 'made another way',
   thread: 'thread',
@@ -18,10 +19,10 @@ const NAME: Record<SubstituteTrait, string> = {
   outside: 'outside',
   thickness: 'thickness',
   locking: 'grip of its own',
-};
+});
 
 function valueText(trait: SubstituteTrait, value: string | undefined): string {
-  if (value === undefined) return trait === 'locking' || trait === 'form' ? 'none' : 'not known';
+  if (value === undefined) return trait === 'locking' || trait === 'form' ? 'none' : say('not known');
   switch (trait) {
     case 'class':
       return classText(value);
@@ -38,9 +39,10 @@ function valueText(trait: SubstituteTrait, value: string | undefined): string {
 
 /** What follows from it, where it does not say so itself. */
 function thenText({ trait, how }: SubstituteDifference): string {
-  if (trait === 'length') return how === 'other' ? ', may bottom before it clamps' : ', holds by too few threads';
-  if (trait === 'class') return how === 'other' ? ', stronger' : ', not known to hold as much';
-  if (trait === 'head' && how === 'weaker') return ', presses on a smaller face';
+  if (trait === 'length')
+    return how === 'other' ? say(', may bottom before it clamps') : say(', holds by too few threads');
+  if (trait === 'class') return how === 'other' ? say(', stronger') : say(', not known to hold as much');
+  if (trait === 'head' && how === 'weaker') return say(', presses on a smaller face');
   return '';
 }
 
@@ -50,5 +52,10 @@ export function substituteText(difference: SubstituteDifference): string {
   if (trait === 'hand') return NAME.hand;
   // A class says itself that it is one.
   const name = trait === 'class' ? '' : `${NAME[trait]} `;
-  return `${name}${valueText(trait, is)} in place of ${valueText(trait, wanted)}${thenText(difference)}`;
+  return say('{name}{valueText} in place of {valueText2}{thenText}', {
+    name,
+    valueText: valueText(trait, is),
+    valueText2: valueText(trait, wanted),
+    thenText: thenText(difference),
+  });
 }

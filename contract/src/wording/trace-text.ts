@@ -48,9 +48,10 @@ export function evidenceText({ sign, value, least, most }: Evidence, torque = me
     }
   };
   let span: string | undefined;
-  if (least !== undefined && most !== undefined) span = `${written(least)} to ${written(most)}`;
-  else if (least !== undefined) span = `from ${written(least)}`;
-  else if (most !== undefined) span = `up to ${written(most)}`;
+  if (least !== undefined && most !== undefined)
+    span = say('{written} to {written2}', { written: written(least), written2: written(most) });
+  else if (least !== undefined) span = say('from {written}', { written: written(least) });
+  else if (most !== undefined) span = say('up to {written}', { written: written(most) });
   return say(EVIDENCE[sign], { value: MEASURE[sign] === 'count' ? value : written(value), span });
 }
 

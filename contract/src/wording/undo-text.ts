@@ -4,6 +4,7 @@ import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import { careName } from './care-text.ts';
 import { lookTargetText } from './look-text.ts';
+import { say } from './say.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 
 /** What would be taken back, short for a key and whole for a sentence. */
@@ -21,7 +22,11 @@ export function undoText(plan: Plan, state: JobState, last: Undoable): UndoText 
     const station = stations.get(id);
     return {
       short: `${what}, ${station?.label ?? id}`,
-      whole: `${what} on station ${station?.label ?? id}${station ? `, ${station.name}` : ''}`,
+      whole: say('{what} on station {label}{which}', {
+        what,
+        label: station?.label ?? id,
+        which: station ? `, ${station.name}` : '',
+      }),
     };
   };
   switch (last.act) {
@@ -38,26 +43,38 @@ export function undoText(plan: Plan, state: JobState, last: Undoable): UndoText 
     }
     case 'countLine': {
       const item = items.get(last.item);
-      return { short: `count, ${item?.line ?? ''}`, whole: `count of ${item?.line ?? ''} ${item?.name ?? last.item}` };
+      return {
+        short: `count, ${item?.line ?? ''}`,
+        whole: say('count of {line} {name}', { line: item?.line ?? '', name: item?.name ?? last.item }),
+      };
     }
     case 'doStep':
     case 'waiveStep': {
       const step = steps.get(last.step);
       const title = step ? stepTitle(plan, step) : last.step;
       return {
-        short: last.act === 'waiveStep' ? 'let go' : 'step',
-        whole: last.act === 'waiveStep' ? `that it was let go: ${title}` : title,
+        short: last.act === 'waiveStep' ? say('let go') : 'step',
+        whole: last.act === 'waiveStep' ? say('that it was let go: {title}', { title }) : title,
       };
     }
     case 'lookAgain':
-      return { short: 'second look', whole: `second look at ${lookTargetText(plan, last.target)}` };
+      return {
+        short: say('second look'),
+        whole: say('second look at {lookTargetText}', { lookTargetText: lookTargetText(plan, last.target) }),
+      };
     case 'waiveCare':
-      return { short: 'not asked', whole: `that it is not asked: ${careName(plan, last.care)}` };
+      return {
+        short: say('not asked'),
+        whole: say('that it is not asked: {careName}', { careName: careName(plan, last.care) }),
+      };
     case 'doAct': {
       const acts = last.acts.flatMap((id) => lineOf(plan).actById.get(id) ?? []);
       const [first] = acts;
-      const more = acts.length > 1 ? ` and ${acts.length - 1} more` : '';
-      return { short: 'last act', whole: first ? `${planActionText(plan, first.action)}${more}` : 'last act' };
+      const more = acts.length > 1 ? say(' and {count} more', { count: acts.length - 1 }) : '';
+      return {
+        short: say('last act'),
+        whole: first ? `${planActionText(plan, first.action)}${more}` : say('last act'),
+      };
     }
   }
 }
@@ -65,7 +82,9 @@ export function undoText(plan: Plan, state: JobState, last: Undoable): UndoText 
 /** How long ago something was, as one says it. */
 export function agoText(ms: number): string {
   const seconds = Math.max(0, Math.round(ms / 1000));
-  if (seconds < 90) return `${seconds} s ago`;
+  if (seconds < 90) return say('{seconds} s ago', { seconds });
   const minutes = Math.round(seconds / 60);
-  return minutes < 90 ? `${minutes} min ago` : `${Math.round(minutes / 60)} h ago`;
+  return minutes < 90
+    ? say('{minutes} min ago', { minutes })
+    : say('{minutes} h ago', { minutes: Math.round(minutes / 60) });
 }

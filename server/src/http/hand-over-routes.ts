@@ -3,6 +3,7 @@ import { rateLimiter } from 'hono-rate-limiter';
 import { z } from 'zod';
 import type { JobDocument } from '#contract/job.ts';
 import { DoneElsewhereSchema, MakeLinkSchema } from '#contract/owner-page.ts';
+import { say } from '#contract/wording/say.ts';
 import { handOverPdf, handOverSummaryPdf } from '../report/hand-over-pdf.ts';
 import { windscreenLabelPdf } from '../report/label-pdf.ts';
 import { packFile } from '../report/pack-file.ts';
@@ -128,7 +129,7 @@ export function ownerPageRoutes(links: OwnerLinkService, publicKey: string, addr
       if (photo instanceof File && photo.size > 0) {
         const bytes = Buffer.from(await photo.arrayBuffer());
         const type = pictureType(bytes);
-        if (!type) return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
+        if (!type) return problem(c, 'badRequest', { detail: say('A photo is a JPEG, PNG or WebP picture.') });
         picture = { type, bytes };
       }
       const outcome = await links.report(codeOf(c), said, picture);

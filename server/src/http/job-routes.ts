@@ -10,6 +10,7 @@ import {
   MoveJobSchema,
   OpenJobSchema,
 } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { boxPdf } from '../report/box-pdf.ts';
 import { jobCardPdf } from '../report/job-card-pdf.ts';
 import { compartmentLabelsPdf, jobLabelPdf, ownersBagPdf } from '../report/label-pdf.ts';
@@ -107,7 +108,7 @@ export function jobRoutes(
       // By what it is, not by what it says it is: it is shown again from this address.
       const type = pictureType(bytes);
       if (!type || type !== c.req.header('content-type'))
-        return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
+        return problem(c, 'badRequest', { detail: say('A photo is a JPEG, PNG or WebP picture.') });
       const outcome = await jobs.addPhoto(
         c.get('caller'),
         c.req.valid('param').jobId,

@@ -2,6 +2,7 @@ import { type Context, Hono } from 'hono';
 import { z } from 'zod';
 import { ReleaseSchema, ShopLexiconSchema, WithdrawSchema } from '#contract/kit-draft.ts';
 import { writeKit } from '#contract/read-kit.ts';
+import { say } from '#contract/wording/say.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
@@ -45,7 +46,7 @@ export function kitRoutes(
       // By what it is, not by what it says it is: it is shown again from this address.
       const type = pictureType(bytes);
       if (!type || type !== c.req.header('content-type'))
-        return problem(c, 'badRequest', { detail: 'A page or figure is a JPEG, PNG or WebP picture.' });
+        return problem(c, 'badRequest', { detail: say('A page or figure is a JPEG, PNG or WebP picture.') });
       const outcome = await pictures.keep(c.get('caller'), type, bytes);
       return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code);
     })
@@ -99,7 +100,7 @@ export function kitRoutes(
     })
     .post('/:id/revisions/:revision/withdraw', Revision, validate('json', WithdrawSchema), async (c) => {
       const { person, shopId } = c.get('caller');
-      if (person.role !== 'lead') return problem(c, 'notPermitted', { detail: 'A lead takes a revision back.' });
+      if (person.role !== 'lead') return problem(c, 'notPermitted', { detail: say('A lead takes a revision back.') });
       const { id, revision } = c.req.valid('param');
       const done = await catalog.withdrawKit(shopId, id, revision, c.req.valid('json').because);
       return done ? c.json({ id, revision }) : problem(c, 'unknownKit');

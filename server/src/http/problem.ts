@@ -1,9 +1,10 @@
 import type { Context } from 'hono';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import type { Problem, ProblemCode } from '#contract/problem.ts';
+import { inLanguage } from '#contract/wording/say.ts';
 
 /** One row per way a request can fail. The compiler asks for a row when a code is added. */
-const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: string }> = {
+const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: string }> = inLanguage({
   badRequest: { status: 422, title: 'The request is not well formed' },
   notSignedIn: { status: 401, title: 'Sign in first' },
   wrongSecret: { status: 401, title: 'Wrong person or PIN' },
@@ -95,7 +96,7 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   storeUnavailable: { status: 503, title: 'The database cannot be reached just now' },
   storeFull: { status: 507, title: 'The server’s disk is full: nothing more can be stored until there is room' },
   internal: { status: 500, title: 'The server made a mistake' },
-};
+});
 
 /** Answers with RFC 9457 problem details. */
 export function problem(

@@ -1,6 +1,7 @@
 import { validator } from 'hono/validator';
 import type { DraftInput, DraftSave } from '#contract/kit-draft.ts';
 import { kitLimitFaults } from '#contract/kit-limits.ts';
+import { say } from '#contract/wording/say.ts';
 import type { KitWorks } from '../thread/kit-works.ts';
 import { cutText, unreadable } from './validate.ts';
 
@@ -25,7 +26,7 @@ export const validateDraft = <Body extends keyof DraftBodies>(works: KitWorks, b
       );
     const cut = cutText(value);
     if (cut !== undefined)
-      return unreadable(c, [{ path: `json.${cut}`, message: 'holds a character that is cut in half' }]);
+      return unreadable(c, [{ path: `json.${cut}`, message: say('holds a character that is cut in half') }]);
     const read = await works.draft(body, value);
     return read.ok ? (read.value as DraftBodies[Body]) : unreadable(c, read.error.faults);
   });

@@ -3,6 +3,7 @@ import type { Context, ValidationTargets } from 'hono';
 import type { z } from 'zod';
 import type { InputFault } from '#contract/job.ts';
 import { isWellFormed } from '#contract/text.ts';
+import { say } from '#contract/wording/say.ts';
 import { checks } from './described.ts';
 import { problem } from './problem.ts';
 
@@ -40,7 +41,7 @@ export const validate = <Target extends keyof ValidationTargets, Schema extends 
     return unreadable(
       c,
       result.success
-        ? [{ path: `json.${cut}`, message: 'holds a character that is cut in half' }]
+        ? [{ path: `json.${cut}`, message: say('holds a character that is cut in half') }]
         : result.error.issues.map((issue) => ({
             path: [target, ...issue.path.map(String)].join('.'),
             message: issue.message,

@@ -1,4 +1,5 @@
 import type { JobDocument } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { shopTime } from '#contract/wording/shop-time.ts';
 import { discrepancies } from '#core/job/discrepancies.ts';
 import { INK_2, Sheet } from './pdf-sheet.ts';
@@ -9,15 +10,19 @@ export function boxPdf(job: JobDocument): Promise<Buffer> {
   const { plan, state } = replay(job);
   const found = discrepancies(plan, state);
   const counted = Math.max(0, ...Object.values(state.lines).map(({ count }) => count?.atMs ?? 0));
-  const sheet = new Sheet(`Box ${job.number}`, new Date(job.plannedStartMs), `${job.shop.name} · job ${job.number}`);
-  sheet.plate('What was in the box', 20);
+  const sheet = new Sheet(
+    say('Box {number}', { number: job.number }),
+    new Date(job.plannedStartMs),
+    say('{name} · job {number}', { name: job.shop.name, number: job.number }),
+  );
+  sheet.plate(say('What was in the box'), 20);
   sheet.text(
     `${job.shop.name}, job ${job.number}${counted > 0 ? `, counted ${shopTime(counted, plan.rules)}` : ', not counted yet'}.`,
     { color: INK_2 },
   );
   for (const kit of plan.kits) {
     const own = found.filter(({ item }) => item.kit === kit.id);
-    sheet.plate(`${kit.title}, revision ${kit.revision}`);
+    sheet.plate(say('{title}, revision {revision}', { title: kit.title, revision: kit.revision }));
     sheet.text(`To ${kit.maker}`);
     if (own.length === 0) {
       sheet.text('Every line that was counted agrees with the sheet.', { color: INK_2 });
@@ -25,12 +30,12 @@ export function boxPdf(job: JobDocument): Promise<Buffer> {
     }
     sheet.table(
       [
-        { title: 'bag', width: 0.13 },
-        { title: 'line', width: 0.08, figures: true },
-        { title: 'piece', width: 0.27 },
+        { title: say('bag'), width: 0.13 },
+        { title: say('line'), width: 0.08, figures: true },
+        { title: say('piece'), width: 0.27 },
         { title: 'sheet', width: 0.08, align: 'right', figures: true },
-        { title: 'found', width: 0.08, align: 'right', figures: true },
-        { title: 'what is wrong', width: 0.36 },
+        { title: say('found'), width: 0.08, align: 'right', figures: true },
+        { title: say('what is wrong'), width: 0.36 },
       ],
       own.map(({ item, found: there, missing, over, damaged, reasons, photos }) => ({
         cells: [
@@ -40,10 +45,17 @@ export function boxPdf(job: JobDocument): Promise<Buffer> {
           String(item.quantity),
           String(there),
           [
-            missing > 0 && `${missing} missing`,
-            over > 0 && `${over} too many`,
-            damaged > 0 && `${damaged} not fit for use${reasons.length > 0 ? `: ${reasons.join('; ')}` : ''}`,
-            photos.length > 0 && `${photos.length === 1 ? 'a photo is' : `${photos.length} photos are`} on the record`,
+            missing > 0 && say('{missing} missing', { missing }),
+            over > 0 && say('{over} too many', { over }),
+            damaged > 0 &&
+              say('{damaged} not fit for use{which}', {
+                damaged,
+                which: reasons.length > 0 ? `: ${reasons.join('; ')}` : '',
+              }),
+            photos.length > 0 &&
+              say('{which} on the record', {
+                which: photos.length === 1 ? say('a photo is') : say('{count} photos are', { count: photos.length }),
+              }),
           ]
             .filter(Boolean)
             .join('; '),

@@ -1,4 +1,5 @@
 import { CATCH_WORDS, FAULT_WORDS, MODE_WORDS, ROOM_WORDS } from '#contract/wording/en/drill.ts';
+import { say } from '#contract/wording/say.ts';
 import { FAULTS } from '#core/drill/fault-kind.ts';
 import type { Shown } from '../service/drill-service.ts';
 import { INK_2, Sheet } from './pdf-sheet.ts';
@@ -9,20 +10,24 @@ const DRILLS_NAMED = 30;
 
 /** What a learner has shown, when and on which drill, by its seed, so that it can be run again. */
 export function certificatePdf({ name, shop, mastery, attempts, signed }: Shown, atMs: number): Promise<Buffer> {
-  const sheet = new Sheet(`What ${name} has shown in practice`, new Date(atMs), `${shop} · practice, no approval`);
+  const sheet = new Sheet(
+    say('What {name} has shown in practice', { name }),
+    new Date(atMs),
+    say('{shop} · practice, no approval', { shop }),
+  );
   sheet.doc.font('plate').fontSize(30).fillColor('#000000').text('SHOWN IN PRACTICE');
   sheet.text(name, { bold: true, size: 13 });
   sheet.text(`${shop}, ${day(atMs)}`);
   const met = mastery.filter((entry) => entry.met > 0);
-  sheet.plate('Faults told');
+  sheet.plate(say('Faults told'));
   if (met.length === 0) sheet.text('None met yet.');
   else
     sheet.table(
       [
-        { title: 'Fault', width: 0.46 },
-        { title: 'Where', width: 0.16 },
-        { title: 'Met', width: 0.1, align: 'right', figures: true },
-        { title: 'Found in time', width: 0.14, align: 'right', figures: true },
+        { title: say('Fault'), width: 0.46 },
+        { title: say('Where'), width: 0.16 },
+        { title: say('Met'), width: 0.1, align: 'right', figures: true },
+        { title: say('Found in time'), width: 0.14, align: 'right', figures: true },
         { title: '', width: 0.14 },
       ],
       met.map(({ kind, met: times, caught, mastered }) => ({
@@ -31,20 +36,20 @@ export function certificatePdf({ name, shop, mastery, attempts, signed }: Shown,
           ROOM_WORDS[FAULTS[kind].room],
           String(times),
           String(caught),
-          mastered ? 'mastered' : 'not yet',
+          mastered ? 'mastered' : say('not yet'),
         ],
       })),
     );
-  sheet.plate('Drills');
+  sheet.plate(say('Drills'));
   if (attempts.length === 0) sheet.text('None done yet.');
   else
     sheet.table(
       [
-        { title: 'Drill', width: 0.38 },
-        { title: 'Mode', width: 0.12 },
-        { title: 'Seed', width: 0.12, align: 'right', figures: true },
-        { title: 'Day', width: 0.16, figures: true },
-        { title: 'Outcome', width: 0.22 },
+        { title: say('Drill'), width: 0.38 },
+        { title: say('Mode'), width: 0.12 },
+        { title: say('Seed'), width: 0.12, align: 'right', figures: true },
+        { title: say('Day'), width: 0.16, figures: true },
+        { title: say('Outcome'), width: 0.22 },
       ],
       attempts.slice(0, DRILLS_NAMED).map((attempt) => ({
         cells: [
@@ -56,13 +61,13 @@ export function certificatePdf({ name, shop, mastery, attempts, signed }: Shown,
             `${attempt.caught} ${CATCH_WORDS.caught}`,
             ...(attempt.late > 0 ? [`${attempt.late} ${CATCH_WORDS.late}`] : []),
             ...(attempt.missed > 0 ? [`${attempt.missed} ${CATCH_WORDS.missed}`] : []),
-            ...(attempt.falseAlarms > 0 ? [`${attempt.falseAlarms} false`] : []),
+            ...(attempt.falseAlarms > 0 ? [say('{falseAlarms} false', { falseAlarms: attempt.falseAlarms })] : []),
           ].join(', '),
         ],
       })),
     );
   if (signed.length > 0) {
-    sheet.plate('Signed off');
+    sheet.plate(say('Signed off'));
     for (const { title, signed: by } of signed)
       sheet.text(`${title}: ${by?.by ?? ''}, ${day(by?.atMs ?? 0)}${by?.comment ? `. ${by.comment}` : ''}`);
   }

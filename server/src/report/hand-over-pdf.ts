@@ -3,6 +3,7 @@ import { type HandOverSheet, handOverSheet } from '#contract/hand-over.ts';
 import type { JobDocument } from '#contract/job.ts';
 import { DEFERENCE, HAND_OVER_TITLE as TITLE } from '#contract/wording/en/hand-over.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 import { stationMark } from '#core/job/station-progress.ts';
 import type { Plan } from '#core/kit/plan.ts';
@@ -32,14 +33,22 @@ function headOf(job: JobDocument, told: HandOverSheet, title: string): Sheet {
   const sheet = new Sheet(
     `${title} ${told.number}`,
     new Date(last?.event.atMs ?? job.plannedStartMs),
-    `${told.shop} · job ${told.number}${last ? ` · event ${last.seq}, chain ${last.hash.slice(0, 16)}` : ''}`,
+    say('{shop} · job {number}{which}', {
+      shop: told.shop,
+      number: told.number,
+      which: last ? say(' · event {seq}, chain {hash}', { seq: last.seq, hash: last.hash.slice(0, 16) }) : '',
+    }),
   );
-  sheet.band(title, `${told.shop}, job ${told.number}`, told.signed ? 'SIGNED' : 'NOT SIGNED: WORK IN PROGRESS');
+  sheet.band(
+    title,
+    say('{shop}, job {number}', { shop: told.shop, number: told.number }),
+    told.signed ? 'SIGNED' : 'NOT SIGNED: WORK IN PROGRESS',
+  );
   sheet.text(`${told.vehicle}, plate ${told.plate || 'none'}`, { bold: true, size: 14 });
   const facts = [
-    told.owner && `For ${told.owner}.`,
-    told.odometer && `Odometer ${told.odometer}.`,
-    told.signed && `Signed by ${told.signed}.`,
+    told.owner && say('For {owner}.', { owner: told.owner }),
+    told.odometer && say('Odometer {odometer}.', { odometer: told.odometer }),
+    told.signed && say('Signed by {signed}.', { signed: told.signed }),
   ];
   sheet.text(facts.filter(Boolean).join(' '), { size: 10.5 });
   return sheet;
@@ -52,12 +61,14 @@ function listed(sheet: Sheet, title: string, lines: readonly string[], bad = fal
 }
 
 const dueLines = ({ due }: HandOverSheet): string[] =>
-  due.length === 0 ? ['Nothing is due.'] : due.map(({ text, when }) => (when ? `${text} That is ${when}.` : text));
+  due.length === 0
+    ? [say('Nothing is due.')]
+    : due.map(({ text, when }) => (when ? say('{text} That is {when}.', { text, when }) : text));
 
 function codeFigure(sheet: Sheet, link: string): void {
   // A code that cannot be made says so here, not on the windscreen.
   create(link);
-  sheet.figure(`Code that opens ${link}`, CODE_SIDE, ({ left, top }) =>
+  sheet.figure(say('Code that opens {link}', { link }), CODE_SIDE, ({ left, top }) =>
     drawCode(sheet.doc, link, left, top, CODE_SIDE),
   );
   sheet.text(`Your page, with this and what is due: ${link}`, { size: 9 });
@@ -68,7 +79,7 @@ export function handOverPdf(job: JobDocument, { shopKey, link, photos = [] }: Ha
   const { plan, state } = replay(job);
   const told = handOverSheet(job, plan, state);
   const marks = new Map(plan.stations.map((station) => [station.id as string, stationMark(plan, station, state)]));
-  const sheet = headOf(job, told, 'Hand-over');
+  const sheet = headOf(job, told, say('Hand-over'));
   listed(sheet, TITLE.driver, told.driver, true);
   listed(sheet, TITLE.fitted, told.fitted);
   listed(sheet, TITLE.due, dueLines(told));
@@ -109,8 +120,10 @@ function whereAndJoints(sheet: Sheet, plan: Plan, told: HandOverSheet, marks: Re
     ...(tight < all ? { color: BAD } : {}),
   });
   if (plan.groups.some(({ spot }) => spot))
-    sheet.figure(`The vehicle from above with its ${all} joints; nose to the left`, VEHICLE_HIGH, (frame) =>
-      drawVehicle(sheet.doc, frame, plan.groups, plan.stations, marks),
+    sheet.figure(
+      say('The vehicle from above with its {all} joints; nose to the left', { all }),
+      VEHICLE_HIGH,
+      (frame) => drawVehicle(sheet.doc, frame, plan.groups, plan.stations, marks),
     );
   for (const { id, title, joints } of told.groups) {
     const group = plan.groups.find((entry) => entry.id === id);
@@ -121,16 +134,16 @@ function whereAndJoints(sheet: Sheet, plan: Plan, told: HandOverSheet, marks: Re
     sheet.plate(title, 13);
     if (group && high > 0)
       sheet.figure(
-        `${group.map.title}: ${joints.map(({ label, tight: isTight }) => `${label} ${isTight ? 'tight' : 'not tight'}`).join(', ')}`,
+        `${group.map.title}: ${joints.map(({ label, tight: isTight }) => `${label} ${isTight ? 'tight' : say('not tight')}`).join(', ')}`,
         high,
         (frame) => drawBoltMap(sheet.doc, frame, group, stations, marks),
       );
     sheet.table(
       [
-        { title: 'No.', width: 0.07, figures: true },
-        { title: 'Joint', width: 0.35 },
-        { title: 'Wanted', width: 0.2 },
-        { title: 'Done', width: 0.38 },
+        { title: say('No.'), width: 0.07, figures: true },
+        { title: say('Joint'), width: 0.35 },
+        { title: say('Wanted'), width: 0.2 },
+        { title: say('Done'), width: 0.38 },
       ],
       joints.map(({ label, name, wanted, told: done, tight: isTight }) => ({
         cells: [label, name, wanted, done],
@@ -144,7 +157,7 @@ function whereAndJoints(sheet: Sheet, plan: Plan, told: HandOverSheet, marks: Re
 export function handOverSummaryPdf(job: JobDocument, { link }: HandOverExtras = {}): Promise<Buffer> {
   const { plan, state } = replay(job);
   const told = handOverSheet(job, plan, state);
-  const sheet = headOf(job, told, 'In short');
+  const sheet = headOf(job, told, say('In short'));
   const joints = told.groups.flatMap((group) => group.joints);
   const open = joints.filter(({ tight }) => !tight);
   listed(sheet, TITLE.driver, told.driver.slice(0, 5), true);
@@ -174,4 +187,4 @@ export function handOverSummaryPdf(job: JobDocument, { link }: HandOverExtras = 
 const shortened = (lines: readonly string[], most: number): string[] =>
   lines.length <= most
     ? [...lines]
-    : [...lines.slice(0, most - 1), `and ${lines.length - most + 1} more in the whole hand-over`];
+    : [...lines.slice(0, most - 1), say('and {count} more in the whole hand-over', { count: lines.length - most + 1 })];

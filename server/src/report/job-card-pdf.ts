@@ -1,5 +1,6 @@
 import type { JobDocument } from '#contract/job.ts';
 import { jobCardSheet } from '#contract/job-card.ts';
+import { say } from '#contract/wording/say.ts';
 import { drawCode, mm } from './label-pdf.ts';
 import { BAD, INK_2, MARGIN, Sheet } from './pdf-sheet.ts';
 import { replay } from './replay.ts';
@@ -9,9 +10,9 @@ export function jobCardPdf(job: JobDocument, origin: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const card = jobCardSheet(job, plan, state);
   const sheet = new Sheet(
-    `Job card ${card.number}`,
+    say('Job card {number}', { number: card.number }),
     new Date(job.plannedStartMs),
-    `${job.shop.name} · job ${card.number}`,
+    say('{name} · job {number}', { name: job.shop.name, number: card.number }),
   );
   const { doc } = sheet;
   const side = mm(30);
@@ -26,15 +27,15 @@ export function jobCardPdf(job: JobDocument, origin: string): Promise<Buffer> {
     ],
     card.facts.map(([name, text]) => ({ cells: [name, text] })),
   );
-  sheet.plate('Kits');
+  sheet.plate(say('Kits'));
   for (const kit of card.kits) sheet.text(kit, { bold: true });
   sheet.text(card.totals.map(([name, text]) => `${name}: ${text}`).join('   '));
-  sheet.plate('What applies');
+  sheet.plate(say('What applies'));
   if (card.applies.length === 0) sheet.text('Nothing depends on an answer.');
   for (const line of card.applies) sheet.text(line);
-  if (card.decided.length > 0) sheet.plate('Decided');
+  if (card.decided.length > 0) sheet.plate(say('Decided'));
   for (const line of card.decided) sheet.text(line);
-  sheet.plate('Cautions');
+  sheet.plate(say('Cautions'));
   for (const { text, critical } of card.cautions) sheet.text(text, critical ? { bold: true, color: BAD } : {});
   sheet.text(
     'An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.',

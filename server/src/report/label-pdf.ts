@@ -4,6 +4,7 @@ import { handOverSheet } from '#contract/hand-over.ts';
 import type { JobDocument } from '#contract/job.ts';
 import { jobCardSheet } from '#contract/job-card.ts';
 import { ownersBagLines } from '#contract/owners-bag.ts';
+import { say } from '#contract/wording/say.ts';
 import { traysOf } from '#core/job/trays.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { placeName } from '#core/kit/tray-layout.ts';
@@ -39,7 +40,7 @@ function labelRoll(job: JobDocument, title: string, { widthMm, heightMm }: typeo
     size: [mm(widthMm), mm(heightMm)],
     margin: mm(EDGE),
     autoFirstPage: false,
-    info: { Title: title, Creator: 'Wrenchman', CreationDate: new Date(job.plannedStartMs) },
+    info: { Title: title, Creator: say('Wrenchman'), CreationDate: new Date(job.plannedStartMs) },
   });
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
   return doc;
@@ -94,7 +95,7 @@ function labelPdf(
 export function compartmentLabelsPdf(job: JobDocument, origin: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const { places } = traysOf(plan, state);
-  const doc = labelRoll(job, `Compartments ${job.number}`, BAG);
+  const doc = labelRoll(job, say('Compartments {number}', { number: job.number }), BAG);
   for (const [id, place] of places) {
     const item = indexOf(plan).items.get(id);
     if (!item) continue;
@@ -108,7 +109,7 @@ export function compartmentLabelsPdf(job: JobDocument, origin: string): Promise<
   }
   // A roll without a label is a file no printer takes.
   if (places.size === 0)
-    drawLabel(doc, BAG, { text: job.number, sideMm: 19 }, [['body', 8, 'Nothing lies in trays.', 2]]);
+    drawLabel(doc, BAG, { text: job.number, sideMm: 19 }, [['body', 8, say('Nothing lies in trays.'), 2]]);
   return bytesOf(doc);
 }
 
@@ -117,7 +118,7 @@ export function jobLabelPdf(job: JobDocument, origin: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const card = jobCardSheet(job, plan, state);
   const code = { text: `${origin}${card.path}`, sideMm: TRAY.heightMm - 2 * EDGE };
-  return labelPdf(job, `Label ${card.number}`, TRAY, code, [
+  return labelPdf(job, say('Label {number}', { number: card.number }), TRAY, code, [
     ['figures', 13, card.number],
     ['plate', 15, card.heading.toUpperCase()],
     ['figures', 12, job.vehicle.plate],
@@ -130,14 +131,14 @@ export function windscreenLabelPdf(job: JobDocument, link: string): Promise<Buff
   const { plan, state } = replay(job);
   const { due, plate, shop, number } = handOverSheet(job, plan, state);
   const dated = due.filter(({ when }) => when !== '').slice(0, 2);
-  return labelPdf(job, `Windscreen ${number}`, WINDSCREEN, { text: link, sideMm: 28 }, [
+  return labelPdf(job, say('Windscreen {number}', { number }), WINDSCREEN, { text: link, sideMm: 28 }, [
     ['plate', 13, shop.toUpperCase(), 2],
     ['figures', 9, plate || number],
     ...dated.flatMap(({ text, when }): LabelLine[] => [
       ['bold', 7.5, text.replace(/\s*Due [^.]*\.$/, ''), 2],
       ['body', 8, when, 2],
     ]),
-    ...(dated.length === 0 ? ([['bold', 8, 'Nothing is due by date or distance.', 2]] satisfies LabelLine[]) : []),
+    ...(dated.length === 0 ? ([['bold', 8, say('Nothing is due by date or distance.'), 2]] satisfies LabelLine[]) : []),
   ]);
 }
 
@@ -145,10 +146,16 @@ export function windscreenLabelPdf(job: JobDocument, link: string): Promise<Buff
 export function ownersBagPdf(job: JobDocument, origin: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const card = jobCardSheet(job, plan, state);
-  return labelPdf(job, `Owner’s bag ${card.number}`, BAG, { text: `${origin}${card.path}`, sideMm: 17 }, [
-    ['plate', 11, 'OWNER’S BAG'],
-    ['figures', 8, card.number],
-    ['figures', 8, job.vehicle.plate],
-    ...ownersBagLines(plan, state).map((text): LabelLine => ['body', 7, text]),
-  ]);
+  return labelPdf(
+    job,
+    say('Owner’s bag {number}', { number: card.number }),
+    BAG,
+    { text: `${origin}${card.path}`, sideMm: 17 },
+    [
+      ['plate', 11, 'OWNER’S BAG'],
+      ['figures', 8, card.number],
+      ['figures', 8, job.vehicle.plate],
+      ...ownersBagLines(plan, state).map((text): LabelLine => ['body', 7, text]),
+    ],
+  );
 }

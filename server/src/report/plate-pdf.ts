@@ -1,4 +1,5 @@
 import { PLATE_NOTE, vehiclePlate } from '#contract/vehicle-plate.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { INK_2, Sheet } from './pdf-sheet.ts';
 
@@ -6,7 +7,11 @@ import { INK_2, Sheet } from './pdf-sheet.ts';
 export function platePdf(vehicle: Vehicle, shop: string, atMs: number): Promise<Buffer> {
   const { vehicle: name, plate, weighs, may, lacks } = vehiclePlate(vehicle);
   const heading = [name, plate].filter(Boolean).join(', ');
-  const sheet = new Sheet(`What ${heading} may carry`, new Date(atMs), `${shop} · for the glove box`);
+  const sheet = new Sheet(
+    say('What {heading} may carry', { heading }),
+    new Date(atMs),
+    say('{shop} · for the glove box', { shop }),
+  );
   sheet.doc.font('plate').fontSize(30).fillColor('#000000').text('WHAT IT MAY CARRY');
   sheet.text(heading, { bold: true });
   const rows = (list: ReadonlyArray<readonly [string, string]>) =>
@@ -17,10 +22,10 @@ export function platePdf(vehicle: Vehicle, shop: string, atMs: number): Promise<
       ],
       list.map(([what, text]) => ({ cells: [what, text] })),
     );
-  sheet.plate('Weighs');
+  sheet.plate(say('Weighs'));
   if (weighs.length > 0) rows(weighs);
   else sheet.text('Nobody has entered its kerb weight.');
-  sheet.plate('May');
+  sheet.plate(say('May'));
   if (may.length > 0) rows(may);
   else sheet.text('Nobody has entered a rating from its plate.');
   if (lacks) sheet.text(lacks);

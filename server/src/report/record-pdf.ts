@@ -14,6 +14,7 @@ import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { shopMoment, shopTime } from '#contract/wording/shop-time.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { careList } from '#core/job/care.ts';
@@ -35,7 +36,7 @@ type When = (atMs: number) => string;
 
 const odometerText = (job: JobDocument): string => {
   const km = job.odometerKm ?? job.vehicle.odometerKm;
-  return km === undefined ? 'not read' : bothText(km, 'distance', 'metric');
+  return km === undefined ? say('not read') : bothText(km, 'distance', 'metric');
 };
 
 /** An entry that came in this much later than it was made is said to have. */
@@ -43,7 +44,7 @@ const LATE_MS = 2 * 60_000;
 
 const late = (clock: EventClock | undefined, brief: When): string => {
   if (!clock || clock.receivedMs - clock.deviceMs - clock.offsetMs < LATE_MS) return '';
-  return `received ${brief(clock.receivedMs)}`;
+  return say('received {brief}', { brief: brief(clock.receivedMs) });
 };
 
 /** For each device: how many entries, when they came in, and how far its clock was off the server's. */
@@ -55,7 +56,17 @@ function deviceTimes(job: JobDocument, when: When): string[] {
   return [...devices].map(([device, clocks]) => {
     const offsets = clocks.map(({ offsetMs, offsetAtReceiptMs }) => offsetAtReceiptMs ?? offsetMs);
     const received = clocks.map(({ receivedMs }) => receivedMs);
-    return `Device ${device.slice(0, 8)}: ${clocks.length} entries, received ${when(Math.min(...received))} to ${when(Math.max(...received))}; its clock lacked ${seconds(Math.min(...offsets))} to ${seconds(Math.max(...offsets))} to the server’s.`;
+    return say(
+      'Device {device}: {count} entries, received {when} to {when2}; its clock lacked {seconds} to {seconds2} to the server’s.',
+      {
+        device: device.slice(0, 8),
+        count: clocks.length,
+        when: when(Math.min(...received)),
+        when2: when(Math.max(...received)),
+        seconds: seconds(Math.min(...offsets)),
+        seconds2: seconds(Math.max(...offsets)),
+      },
+    );
   });
 }
 
@@ -67,15 +78,17 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const brief: When = (atMs) => shopMoment(atMs, plan.rules);
   const last = job.events.at(-1);
   const closed = state.closed;
-  const chain = last ? `event ${last.seq}, chain ${last.hash.slice(0, 16)}` : 'no events yet';
+  const chain = last
+    ? say('event {seq}, chain {hash}', { seq: last.seq, hash: last.hash.slice(0, 16) })
+    : say('no events yet');
   const sheet = new Sheet(
-    `Torque record ${job.number}`,
+    say('Torque record {number}', { number: job.number }),
     new Date(last?.event.atMs ?? job.plannedStartMs),
-    `${job.shop.name} · job ${job.number} · ${chain}`,
+    say('{name} · job {number} · {chain}', { name: job.shop.name, number: job.number, chain }),
   );
   sheet.band(
-    'Torque record',
-    `${job.shop.name}, job ${job.number}`,
+    say('Torque record'),
+    say('{name}, job {number}', { name: job.shop.name, number: job.number }),
     closed ? 'CLOSED' : 'NOT CLOSED: WORK IN PROGRESS',
   );
 
@@ -87,7 +100,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const { breaks, open } = job.integrity;
   if (breaks.length > 0)
     sheet.text(
-      `THIS RECORD WAS ALTERED outside of Wrenchman, at ${breaks.map((at) => (at === 0 ? 'what the job was opened with' : `entry ${at}`)).join(', ')}.${open.length === 0 ? ' A lead has looked at it.' : ''}`,
+      `THIS RECORD WAS ALTERED outside of Wrenchman, at ${breaks.map((at) => (at === 0 ? say('what the job was opened with') : say('entry {at}', { at }))).join(', ')}.${open.length === 0 ? ' A lead has looked at it.' : ''}`,
       { color: BAD, bold: true },
     );
   for (const { name, person, heardAtMs, waiting } of job.unheard)
@@ -100,7 +113,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   for (const caution of plan.cautions.filter((entry) => entry.safetyCritical))
     sheet.text(caution.text, { color: BAD, bold: true });
 
-  sheet.plate('What the answers decided');
+  sheet.plate(say('What the answers decided'));
   const decided = plan.trace.filter((entry) => entry.because.length > 0 && entry.included);
   if (decided.length === 0) sheet.text('Nothing in this kit depended on an answer.');
   for (const entry of decided) sheet.text(`${entry.name}, because ${reasonsText(plan, entry.because)}.`);
@@ -110,21 +123,21 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     sheet.plate(group.title);
     const rows = joints.flatMap((joint) => {
       const { station, mark, fastener, treated, stop, looks, pulls } = joint;
-      const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}${station.basis ? `, figure for ${BASIS_TEXT[station.basis]}` : ''}`;
+      const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}${station.basis ? say(', figure for {basisText}', { basisText: BASIS_TEXT[station.basis] }) : ''}`;
       const notes = jointNotes(joint).map((note) => ({
         cells: ['', note, '', '', '', '', '', '', ''],
         bad: false,
         struck: false,
       }));
       if (pulls.length === 0) {
-        const said = stop ? `stop confirmed, ${stop.by.name}` : mark;
+        const said = stop ? say('stop confirmed, {name}', { name: stop.by.name }) : mark;
         return [
           { cells: [station.label, name, station.printed, '', '', '', '', '', said], bad: mark === 'bad' },
           ...notes,
         ];
       }
       const atMark = looks.map((look) => ({
-        cells: ['', '', '', '2nd look', '', '', '', 'mark', `${look.by.name}, ${brief(look.atMs)}`],
+        cells: ['', '', '', say('2nd look'), '', '', '', 'mark', `${look.by.name}, ${brief(look.atMs)}`],
         bad: false,
         struck: false,
       }));
@@ -145,7 +158,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
               `${pull.by.name}, ${brief(pull.atMs)}`,
               late(clocks.get(pull.commandId), brief),
               readingNote(station.spec, pull),
-              stroke ? 'a stroke of the turn' : pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
+              stroke ? say('a stroke of the turn') : pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
               STANDS_WORDS[stands].behind,
             ]
               .filter(Boolean)
@@ -159,22 +172,22 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     });
     sheet.table(
       [
-        { title: 'No.', width: 0.05, figures: true },
-        { title: 'Joint', width: 0.2 },
-        { title: 'As printed', width: 0.12 },
-        { title: 'Pass', width: 0.07 },
-        { title: 'Aimed at', width: 0.11, figures: true, align: 'right' },
-        { title: 'Pulled', width: 0.13, figures: true, align: 'right' },
-        { title: 'that is', width: 0.11, figures: true, align: 'right' },
-        { title: 'Wrench', width: 0.08, figures: true },
-        { title: 'Who and when', width: 0.13 },
+        { title: say('No.'), width: 0.05, figures: true },
+        { title: say('Joint'), width: 0.2 },
+        { title: say('As printed'), width: 0.12 },
+        { title: say('Pass'), width: 0.07 },
+        { title: say('Aimed at'), width: 0.11, figures: true, align: 'right' },
+        { title: say('Pulled'), width: 0.13, figures: true, align: 'right' },
+        { title: say('that is'), width: 0.11, figures: true, align: 'right' },
+        { title: say('Wrench'), width: 0.08, figures: true },
+        { title: say('Who and when'), width: 0.13 },
       ],
       rows,
     );
   }
 
   if (hasLine(state)) {
-    sheet.plate('The line, step by step');
+    sheet.plate(say('The line, step by step'));
     for (const { step, acts, waived } of stepLines(plan, state)) {
       sheet.text(`${step.number}  ${stepTitle(plan, step.step)}`, { bold: true });
       for (const act of acts)
@@ -184,21 +197,21 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   }
 
   const looks = lookLines(plan, state);
-  if (looks.length > 0) sheet.plate('Second look');
+  if (looks.length > 0) sheet.plate(say('Second look'));
   for (const line of looks) sheet.text(`${lookLineText(plan, line)} (${line.look.by.name}, ${when(line.look.atMs)})`);
 
   const pieces = pieceLines(plan, state);
-  if (pieces.length > 0) sheet.plate('Pieces');
+  if (pieces.length > 0) sheet.plate(say('Pieces'));
   for (const line of pieces) sheet.text(`${pieceLineText(line)} (${line.by.name}, ${brief(line.atMs)})`);
 
   const addenda = state.visit.addenda ?? [];
   if (addenda.length > 0) {
-    sheet.plate('Added after the close');
+    sheet.plate(say('Added after the close'));
     for (const addendum of addenda)
       sheet.text(`${when(addendum.atMs)}, ${addendum.by.name}: ${addendumText(plan, addendum)}`, { bold: true });
   }
 
-  sheet.plate('Deviations');
+  sheet.plate(say('Deviations'));
   const departures = recordDeviations(
     plan,
     state,
@@ -210,13 +223,13 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
 
   const times = deviceTimes(job, when);
   if (times.length > 0) {
-    sheet.plate('Clocks');
+    sheet.plate(say('Clocks'));
     for (const line of times) sheet.text(line);
   }
 
   const debts = debtsOf(plan, state).filter((debt) => debt.opened !== undefined);
   if (debts.length > 0) {
-    sheet.plate('What came off, and where it ended');
+    sheet.plate(say('What came off, and where it ended'));
     // A figure stands with the pull that reached it; jobs of before have only the word.
     const told = plan.rules.proof === 'told';
     for (const debt of debts) {
@@ -231,7 +244,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const baselines = baselineLines(plan, state);
   const checks = checkLines(plan, state);
   if (baselines.length + checks.length > 0) {
-    sheet.plate('Measured');
+    sheet.plate(say('Measured'));
     for (const line of baselines) {
       const { before, after, change, missed } = baselineText(line);
       sheet.text(
@@ -248,16 +261,16 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     }
   }
 
-  sheet.plate('Hardware');
+  sheet.plate(say('Hardware'));
   sheet.table(
     [
-      { title: 'Line', width: 0.08, figures: true },
-      { title: 'What', width: 0.36 },
-      { title: 'Supplied', width: 0.11, figures: true, align: 'right' },
-      { title: 'Fitted', width: 0.11, figures: true, align: 'right' },
-      { title: 'Spare', width: 0.11, figures: true, align: 'right' },
-      { title: 'Scrapped', width: 0.11, figures: true, align: 'right' },
-      { title: 'Missing', width: 0.12, figures: true, align: 'right' },
+      { title: say('Line'), width: 0.08, figures: true },
+      { title: say('What'), width: 0.36 },
+      { title: say('Supplied'), width: 0.11, figures: true, align: 'right' },
+      { title: say('Fitted'), width: 0.11, figures: true, align: 'right' },
+      { title: say('Spare'), width: 0.11, figures: true, align: 'right' },
+      { title: say('Scrapped'), width: 0.11, figures: true, align: 'right' },
+      { title: say('Missing'), width: 0.12, figures: true, align: 'right' },
     ],
     hardwareLedger(plan, state).map((line) => ({
       cells: [
@@ -270,7 +283,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   );
   sheet.text('Spare pieces go to the owner with the vehicle.', { color: INK_2 });
 
-  sheet.plate('To watch and to come back for');
+  sheet.plate(say('To watch and to come back for'));
   const due = careList(plan, state);
   if (due.length === 0) sheet.text('Nothing is due.');
   for (const care of due) {
@@ -283,7 +296,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
 
   const told = closed?.releases ?? [];
   if (told.length > 0) {
-    sheet.plate('For the driver');
+    sheet.plate(say('For the driver'));
     for (const { condition } of told) sheet.text(condition, { bold: true });
   }
   if (closed?.unfinished)
@@ -292,7 +305,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       bold: true,
     });
 
-  sheet.plate('Signed');
+  sheet.plate(say('Signed'));
   sheet.text(
     closed
       ? `${closed.signature}, ${when(closed.atMs)} (signed in as ${closed.by.name}, ${closed.by.role}).${closed.note ? ` ${closed.note}` : ''}`

@@ -1,4 +1,5 @@
 import type { JobDocument } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { traysOf } from '#core/job/trays.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { placeName } from '#core/kit/tray-layout.ts';
@@ -12,9 +13,13 @@ const HIGHEST = 92;
 export function trayMapPdf(job: JobDocument): Promise<Buffer> {
   const { plan, state } = replay(job);
   const { trays, places } = traysOf(plan, state);
-  const sheet = new Sheet(`Trays ${job.number}`, new Date(job.plannedStartMs), `${job.shop.name} · job ${job.number}`);
+  const sheet = new Sheet(
+    say('Trays {number}', { number: job.number }),
+    new Date(job.plannedStartMs),
+    say('{name} · job {number}', { name: job.shop.name, number: job.number }),
+  );
   const { doc } = sheet;
-  sheet.plate(`Trays, job ${job.number}`, 20);
+  sheet.plate(say('Trays, job {number}', { number: job.number }), 20);
   sheet.text(`${job.vehicle.model}, ${job.vehicle.plate}. Laid out as the work takes it, look-alikes apart.`, {
     color: INK_2,
   });

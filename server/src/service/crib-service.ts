@@ -11,6 +11,7 @@ import type {
   ToolInput,
   WrenchInput,
 } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { stationBeadMl } from '#core/crib/bead-use.ts';
 import { type Bottle, bottleFor, leftMl, type ReorderLine, reorderList } from '#core/crib/bottle.ts';
 import { type CheckVerdict, doubtFromMs, judgeCheck, type WrenchCheck } from '#core/crib/check-pull.ts';
@@ -224,7 +225,7 @@ export class CribService {
     if (input.kind === 'calibration') {
       const result = calibrationResult(wrench, readingsByPoint(wrench, input.readings));
       if (!result.complete)
-        return fail({ code: 'calibrationIncomplete', detail: 'Five readings at 20, 60 and 100 % of full scale.' });
+        return fail({ code: 'calibrationIncomplete', detail: say('Five readings at 20, 60 and 100 % of full scale.') });
     }
     const verdict = judgeCheck(wrench, input.readings);
     const check: WrenchCheck = {
@@ -398,7 +399,7 @@ export const rangeFault = ({
   fullScaleNm,
 }: Pick<WrenchInput, 'lowestNm' | 'fullScaleNm'>): Extract<CribError, { code: 'rangeReversed' }> | undefined =>
   lowestNm !== undefined && lowestNm >= fullScaleNm
-    ? { code: 'rangeReversed', detail: `From ${lowestNm} to ${fullScaleNm} N·m.` }
+    ? { code: 'rangeReversed', detail: say('From {lowestNm} to {fullScaleNm} N·m.', { lowestNm, fullScaleNm }) }
     : undefined;
 
 /** A part of one of a job's kits, by the id it has in the job. */
@@ -412,4 +413,8 @@ function partOf<T extends { id: string }>(
 
 /** Why a wrench that a check found out of limits is locked. */
 export const lockReason = (kind: WrenchCheck['kind'], { worst, permissible }: CheckVerdict): string =>
-  `A ${kind === 'check' ? 'check-pull' : 'calibration'} was off by ${(worst * 100).toFixed(1)} %, ±${(permissible * 100).toFixed(0)} % is allowed`;
+  say('A {which} was off by {worst} %, ±{permissible} % is allowed', {
+    which: kind === 'check' ? 'check-pull' : 'calibration',
+    worst: (worst * 100).toFixed(1),
+    permissible: (permissible * 100).toFixed(0),
+  });

@@ -9,6 +9,7 @@ import type {
   Waiver,
 } from '#contract/kit-draft.ts';
 import { findingText } from '#contract/wording/finding-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Person } from '#core/job/role.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { type Finding, findingKey } from '#core/kit/lint/finding.ts';
@@ -108,7 +109,10 @@ export class KitDraftService {
     const added = await this.drafts.add(shopId, draft);
     return added
       ? ok(draft)
-      : fail({ code: 'draftExists', detail: `Someone is already writing “${document.id}”. Open that draft.` });
+      : fail({
+          code: 'draftExists',
+          detail: say('Someone is already writing “{id}”. Open that draft.', { id: document.id }),
+        });
   }
 
   /** The draft of a released kit's next revision: the one being written, or a new one. */
@@ -132,7 +136,11 @@ export class KitDraftService {
     if (before.version === version && (await this.drafts.save(shopId, kept, version, atMs, person.name)))
       return ok({ document: kept, version: version + 1, changedAtMs: atMs, changedBy: person.name });
     const theirs = (await this.drafts.draft(shopId, id)) ?? before;
-    return fail({ code: 'draftChanged', detail: `${theirs.changedBy} saved in between.`, draft: theirs });
+    return fail({
+      code: 'draftChanged',
+      detail: say('{changedBy} saved in between.', { changedBy: theirs.changedBy }),
+      draft: theirs,
+    });
   }
 
   async discard(shopId: string, id: string): Promise<Result<{ id: string }, DraftError>> {
@@ -151,7 +159,7 @@ export class KitDraftService {
     if (!draft) return fail({ code: 'unknownDraft' });
     const changed = (theirs: KitDraft): DraftError => ({
       code: 'draftChanged',
-      detail: `${theirs.changedBy} saved in between.`,
+      detail: say('{changedBy} saved in between.', { changedBy: theirs.changedBy }),
       draft: theirs,
     });
     if (draft.version !== input.version) return fail(changed(draft));
@@ -182,7 +190,10 @@ export class KitDraftService {
     given: ReleaseInput['waivers'],
   ): Promise<Result<Waiver[], DraftError>> {
     if ((await this.catalog.revisionsOf(shopId, document.id)) >= MOST_REVISIONS)
-      return fail({ code: 'tooManyRevisions', detail: `${document.id} has ${MOST_REVISIONS} revisions.` });
+      return fail({
+        code: 'tooManyRevisions',
+        detail: say('{id} has {mostRevisions} revisions.', { id: document.id, mostRevisions: MOST_REVISIONS }),
+      });
     const { faults, findings } = await this.works.judge(document);
     if (faults.length > 0) return fail({ code: 'kitFaulty', faults });
     const line = (finding: Finding) => ({
@@ -193,7 +204,7 @@ export class KitDraftService {
     if (errors.length > 0)
       return fail({
         code: 'kitNotReleasable',
-        detail: `${errors.length} errors must be cleared first.`,
+        detail: say('{count} errors must be cleared first.', { count: errors.length }),
         faults: errors.map(line),
       });
     const reasons = new Map(given.map((waiver) => [waiver.key, waiver.reason]));
@@ -202,7 +213,7 @@ export class KitDraftService {
     if (open.length > 0)
       return fail({
         code: 'kitNotReleasable',
-        detail: `${open.length} warnings need a reason, or to be cleared.`,
+        detail: say('{count} warnings need a reason, or to be cleared.', { count: open.length }),
         faults: open.map(line),
       });
     const deadEnds = await this.works.rehearse(document);
@@ -211,12 +222,15 @@ export class KitDraftService {
         code: 'kitNotReleasable',
         detail:
           deadEnds.length === 1
-            ? 'The dry run ends before the work is done.'
-            : `The dry run ends in ${deadEnds.length} places before the work is done.`,
+            ? say('The dry run ends before the work is done.')
+            : say('The dry run ends in {count} places before the work is done.', { count: deadEnds.length }),
         faults: deadEnds,
       });
     if (warnings.length > 0 && person.role !== 'lead')
-      return fail({ code: 'waiverNeedsLead', detail: `${warnings.length} warnings stand; a lead may let them.` });
+      return fail({
+        code: 'waiverNeedsLead',
+        detail: say('{count} warnings stand; a lead may let them.', { count: warnings.length }),
+      });
     return ok(
       warnings.map((finding) => {
         const key = findingKey(finding);
@@ -245,7 +259,7 @@ export class KitDraftService {
       if (canonicalJson(known) === canonicalJson(kit)) return ok({ kit, added: false });
       return fail({
         code: 'kitRevisionExists',
-        detail: `${id}, revision ${revision}. Raise the revision to add it.`,
+        detail: say('{id}, revision {revision}. Raise the revision to add it.', { id, revision }),
       });
     }
     const judged = await this.judge(shopId, person, kit, waive ? [{ key: EVERY_WARNING, reason: waive }] : []);

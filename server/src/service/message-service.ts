@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { MessageDraft, OwnerMessage, SendMessage } from '#contract/owner-message.ts';
 import type { Why } from '#contract/wording/en/message.ts';
 import { dueMessage } from '#contract/wording/message-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { shopClock, shopDay } from '#contract/wording/shop-time.ts';
 import { addressKey, isStop, quietMinutes, type Reached, reachedBy } from '#core/follow-up/message.ts';
 import { canonicalJson } from '#core/record/canonical-json.ts';
@@ -94,9 +95,10 @@ export class MessageService {
     const found = await this.about(shopId, job, care);
     if (!found) return fail({ code: 'unknownDue' });
     const reached = reachedBy(to);
-    if (!reached) return fail({ code: 'messageNotSent', detail: 'That is no mail address and no telephone number.' });
+    if (!reached)
+      return fail({ code: 'messageNotSent', detail: say('That is no mail address and no telephone number.') });
     if (await this.store.refuses(shopId, addressKey(reached.to)))
-      return fail({ code: 'messageNotSent', detail: 'The owner wants no messages.' });
+      return fail({ code: 'messageNotSent', detail: say('The owner wants no messages.') });
     const made = { text, ...(await this.made(shopId, caller.person.name, reached)) };
     if (await this.store.add({ shopId, jobId: job, care, once: found.once, ...made })) return ok(null);
     // What did not arrive, or was taken back, may be sent anew; anything else was said already.
@@ -104,7 +106,7 @@ export class MessageService {
     const anew =
       before &&
       (await this.store.change(before.id, ['failed', 'stopped'], { ...made, tries: 0, fault: null, endedAtMs: null }));
-    return anew ? ok(null) : fail({ code: 'messageNotSent', detail: 'It was sent before: nobody is told twice.' });
+    return anew ? ok(null) : fail({ code: 'messageNotSent', detail: say('It was sent before: nobody is told twice.') });
   }
 
   /** The same words to the owner of one vehicle that is called back: once for each vehicle and reason. */

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { OpenRetorque } from '#contract/retorque.ts';
+import { say } from '#contract/wording/say.ts';
 import { type RetorqueChoice, retorqueChoices, retorqueKit } from '#core/hand-over/retorque-kit.ts';
 import { fail, type Result } from '#core/result.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
@@ -35,7 +36,7 @@ export class RetorqueService {
       id,
       job,
       number,
-      title: `Re-torque of ${number}`,
+      title: say('Re-torque of {number}', { number }),
       ...(care === undefined ? {} : { care }),
       groups,
     });
@@ -43,7 +44,7 @@ export class RetorqueService {
     await this.catalog.addKit(shopId, kit, this.now());
     const opened = await this.jobs.open(caller, { vehicle: vehicleId, kits: [id], answers: {}, ...slot });
     // A kit no job came of is offered to nobody.
-    if (!opened.ok) await this.catalog.withdraw(shopId, id, kit.revision, 'no visit was opened', this.now());
+    if (!opened.ok) await this.catalog.withdraw(shopId, id, kit.revision, say('no visit was opened'), this.now());
     return opened;
   }
 }

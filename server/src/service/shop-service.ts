@@ -10,6 +10,7 @@ import {
   type ShopSettings,
   USUAL_SESSION_HOURS,
 } from '#contract/shop.ts';
+import { say } from '#contract/wording/say.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { UserEntity } from '../store/entities.ts';
 import { ShopRepository } from '../store/shop-repository.ts';
@@ -142,7 +143,7 @@ export class ShopService {
     const others = people.filter((person) => person.id !== id && !person.leftAtMs);
     const initials = input.initials.toUpperCase();
     const taken = others.find((person) => person.initials === initials);
-    if (taken) return { code: 'initialsTaken', detail: `${initials} is ${taken.name}.` };
+    if (taken) return { code: 'initialsTaken', detail: say('{initials} is {name}.', { initials, name: taken.name }) };
     if (input.mentor !== undefined && !others.some((person) => person.id === input.mentor))
       return { code: 'mentorUnknown' };
     const own = people.find((person) => person.id === id);
@@ -205,10 +206,15 @@ export class ShopService {
     if (shuts && id === caller.person.id) return fail({ code: 'notYourself' });
     if (shuts && !people.some((entry) => entry.id !== id && isWorkingLead(entry))) return fail({ code: 'lastLead' });
     const [alone] = shuts ? await this.shops.ledOnlyBy(id) : [];
-    if (alone !== undefined) return fail({ code: 'lastLead', detail: `${person.name} alone leads ${alone}.` });
+    if (alone !== undefined)
+      return fail({ code: 'lastLead', detail: say('{name} alone leads {alone}.', { name: person.name, alone }) });
     if (access === 'return') {
       const taken = people.find((entry) => entry.id !== id && !entry.leftAtMs && entry.initials === person.initials);
-      if (taken) return fail({ code: 'initialsTaken', detail: `${person.initials} is ${taken.name} now.` });
+      if (taken)
+        return fail({
+          code: 'initialsTaken',
+          detail: say('{initials} is {name} now.', { initials: person.initials, name: taken.name }),
+        });
     }
     const nowMs = this.now();
     // Who comes back, or has forgotten, begins with a PIN that nobody else knows.

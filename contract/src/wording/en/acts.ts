@@ -1,7 +1,8 @@
 import type { ActName } from '#core/job/act/act-name.ts';
+import { inLanguage } from '../say.ts';
 
 /** What each act is called where one is named: in the queue, in refusals, in the log. */
-export const ACT_WORDS: Record<ActName, string> = {
+export const ACT_WORDS: Record<ActName, string> = inLanguage({
   changeAnswer: 'Answer changed',
   countLine: 'Line counted',
   recountLine: 'Line counted again',
@@ -66,4 +67,4 @@ export const ACT_WORDS: Record<ActName, string> = {
   keepPhoto: 'Photo kept',
   acknowledgeBreak: 'Break of the record acknowledged',
   close: 'Signed',
-};
+});

@@ -6,8 +6,9 @@ import type { FitKind } from '#core/fit/shrink-fit.ts';
 import type { LoadLimit } from '#core/load/load-check.ts';
 import type { PartMaterial } from '#core/tightening/joint-stiffness.ts';
 import type { Proposal, ValueOffer } from '#core/tightening/proposed-torque.ts';
+import { inLanguage } from '../say.ts';
 
-const CAVEATS: Record<Caveat, string> = {
+const CAVEATS: Record<Caveat, string> = inLanguage({
   sheetFirst: 'Where the kit’s sheet names a compound, it goes before this.',
   inactiveNeedsPrimer: 'Plated, stainless and aluminium hardly help it set: primer, or wait longer.',
   noLockerOnLockingNut: 'A locking nut holds by itself: no locker on it.',
@@ -20,10 +21,10 @@ const CAVEATS: Record<Caveat, string> = {
   stainlessGalls: 'Stainless galls: run it down by hand, slowly, with anti-seize where it is to come off.',
   largeThreadHigh: 'Large thread: use the product’s grade for big gaps.',
   heatToUndo: 'Comes off with heat only.',
-};
+});
 
 /** What a load limit is of. */
-export const LIMIT_TEXT: Record<LoadLimit, string> = {
+export const LIMIT_TEXT: Record<LoadLimit, string> = inLanguage({
   gross: 'gross mass',
   payload: 'payload',
   frontAxle: 'front axle',
@@ -37,10 +38,10 @@ export const LIMIT_TEXT: Record<LoadLimit, string> = {
   roof: 'roof load',
   frontTyres: 'front tyres',
   rearTyres: 'rear tyres',
-};
+});
 
 /** Every remark of the bench in English. Names in braces are the remark's own facts, with their units in words. */
-export const REMARKS: Record<RemarkCode, string> = {
+export const REMARKS: Record<RemarkCode, string> = inLanguage({
   ...CAVEATS,
   bumpSteers:
     'Steers by itself {per10MmDeg} a wheel in 10 mm of bump: raise or lower the outer end until rod and arms swing about one line, or take the kit’s correction.',
@@ -216,50 +217,50 @@ export const REMARKS: Record<RemarkCode, string> = {
   studMayTurnOn:
     'The nut’s thread twists the stud with {twistNm}, more than it was seated with: without locker it may turn on or come out with the nut.',
   wheelRetorque: 'Star, two stages, on the ground; torque again after the first 40 km (25 miles).',
-};
+});
 
 /** What gives first in a bolted thread. */
-export const MEMBER_TEXT: Record<StripLoads['weakest'], string> = {
+export const MEMBER_TEXT: Record<StripLoads['weakest'], string> = inLanguage({
   bolt: 'the bolt',
   boltThread: 'the bolt’s thread',
   tappedThread: 'the tapped thread',
-};
+});
 
 /** What a part is made of. */
-export const PART_TEXT: Record<PartMaterial, string> = {
+export const PART_TEXT: Record<PartMaterial, string> = inLanguage({
   steel: 'mild steel',
   stainless: 'stainless steel',
   castIron: 'cast iron',
   aluminium: 'aluminium',
   magnesium: 'magnesium',
-};
+});
 
 /** What a thread can be told by. */
-export const CLUE_TEXT: Record<keyof Measured, string> = {
+export const CLUE_TEXT: Record<keyof Measured, string> = inLanguage({
   majorMm: 'diameter',
   pitchMm: 'pitch',
   acrossFlatsMm: 'socket',
   holeMm: 'hole',
   minorMm: 'inside',
-};
+});
 
-export const FIT_TEXT: Record<FitKind, string> = {
+export const FIT_TEXT: Record<FitKind, string> = inLanguage({
   loose: 'Loose',
   slide: 'Slides',
   push: 'Push fit',
   press: 'Press fit',
   shrink: 'Shrink fit',
-};
+});
 
 /** Where the value of a joint may come from. */
-export const VALUE_SOURCE_TEXT: Record<ValueOffer['source'], string> = {
+export const VALUE_SOURCE_TEXT: Record<ValueOffer['source'], string> = inLanguage({
   kitSheet: 'The kit’s sheet',
   vehicleMaker: 'The vehicle maker’s manual',
   otherKitSheet: 'Another kit’s sheet',
   estimate: 'Worked out from size and class',
   byFeel: 'By feel',
-};
-export const VALUE_BECAUSE_TEXT: Record<ValueOffer['because'], string> = {
+});
+export const VALUE_BECAUSE_TEXT: Record<ValueOffer['because'], string> = inLanguage({
   first: 'goes first for this hardware',
   reusedHardware: 'for hardware of the vehicle that is used again',
   kitHardware: 'for hardware of the kit',
@@ -269,9 +270,9 @@ export const VALUE_BECAUSE_TEXT: Record<ValueOffer['because'], string> = {
   noBasis: 'no thread or class to work from',
   shopRefuses: 'this shop does not allow it',
   lastResort: 'honest, with a name and a reason, shown at hand-over',
-};
-export const LIMITED_BY_TEXT: Record<Proposal['limitedBy'], string> = {
+});
+export const LIMITED_BY_TEXT: Record<Proposal['limitedBy'], string> = inLanguage({
   bolt: 'the bolt',
   tappedThread: 'the tapped thread',
   bearing: 'the part under the head',
-};
+});

@@ -1,7 +1,8 @@
 import type { ConflictKind } from '#core/kit/plan-conflict.ts';
+import { inLanguage } from '../say.ts';
 
 /** Two kits at odds, in English: what it is, why it matters, and what each way leads to. */
-export const CONFLICTS: Record<ConflictKind, { title: string; why: string; asIs: string }> = {
+export const CONFLICTS: Record<ConflictKind, { title: string; why: string; asIs: string }> = inLanguage({
   sameJoint: {
     title: 'One joint, two sheets: {place}',
     why: 'The sheets differ in {differs}. A figure belongs to the hardware it was printed for: the chosen kit’s bolt goes in with the chosen kit’s figure, the other’s is left over.',
@@ -42,7 +43,7 @@ export const CONFLICTS: Record<ConflictKind, { title: string; why: string; asIs:
     why: 'Its sheet opens and closes a thing more than once that another kit wants open, so the kits are worked one after the other. Things may come off twice.',
     asIs: 'Work it after the others',
   },
-};
+});
 
 /** The choices that are no kit's own. */
-export const CHOICES = { both: 'Both have room', answerYes: 'Answer “yes”: {place} will be on' };
+export const CHOICES = inLanguage({ both: 'Both have room', answerYes: 'Answer “yes”: {place} will be on' });

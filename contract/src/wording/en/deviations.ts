@@ -1,7 +1,8 @@
 import type { Deviation } from '#core/record/deviations.ts';
+import { inLanguage } from '../say.ts';
 
 /** Every departure from the plan in one sentence or two, in English. Names in braces are written by `deviation-text.ts`. */
-export const DEVIATIONS: Record<Deviation['kind'], string> = {
+export const DEVIATIONS: Record<Deviation['kind'], string> = inLanguage({
   override: '{station}: “{refusal}” let past. {reason}',
   pullMissed: '{station}: pull of {torqueNm} {verdict}.',
   curve:
@@ -64,4 +65,4 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   measuredElsewhere: '{act}{place, select, none {} other {, {place}}}: measured elsewhere by {who}: {what}',
   problem:
     '{station, select, none {} other {{station}: }}problem. {text} {cleared, select, none {Still open.} other {Cleared: {cleared}}}',
-};
+});

@@ -3,6 +3,7 @@ import type { DrillMode } from '#core/drill/drill.ts';
 import type { FaultKind, FaultRoom } from '#core/drill/fault-kind.ts';
 import type { Catch } from '#core/drill/judge-drill.ts';
 import type { Hand, HoleLook } from '#core/drill/scene.ts';
+import { inLanguage } from '../say.ts';
 
 interface FaultWords {
   name: string;
@@ -20,7 +21,7 @@ interface FaultWords {
 const COMMON = 'Common practice, no source';
 
 /** What each fault is called, how it shows, and what is done about it. */
-export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
+export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = inLanguage({
   short: {
     name: 'Short in the bag',
     tellTale: 'Fewer pieces lie there than the list says.',
@@ -325,10 +326,10 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
     rule: 'A bond that is broken while it sets does not come back.',
     source: 'The working time on the bottle',
   },
-};
+});
 
 /** One catalogue for what a drill says on its screens. */
-export const DRILL = {
+export const DRILL = inLanguage({
   title: 'Drill',
   intro: 'Jobs to fail on before it can hurt. Nothing of them stands in a list, a chart or a record of the shop.',
   begin: 'Begin',
@@ -365,29 +366,29 @@ export const DRILL = {
   replay: 'A job goes by',
   replayWhy: 'As it was done, with nobody’s name in it. Nothing can be changed.',
   watch: 'Watch it go by',
-} as const;
+} as const);
 
-export const MODE_WORDS: Readonly<Record<DrillMode, { name: string; what: string }>> = {
+export const MODE_WORDS: Readonly<Record<DrillMode, { name: string; what: string }>> = inLanguage({
   guided: { name: 'Guided', what: 'What you see and feel is said in words.' },
   plain: { name: 'Plain', what: 'The pieces, the sheet’s own words and the curve. No more.' },
   blank: { name: 'Blank', what: 'You lay out order, figure, compound and wrench yourself, then work it plain.' },
-};
+});
 
-export const ROOM_WORDS: Readonly<Record<FaultRoom, string>> = {
+export const ROOM_WORDS: Readonly<Record<FaultRoom, string>> = inLanguage({
   bag: 'in the bag',
   sheet: 'on the sheet',
   hole: 'at the joint',
   pull: 'in the hand',
   clock: 'on the clock',
-};
+});
 
-export const CATCH_WORDS: Readonly<Record<Catch, string>> = {
+export const CATCH_WORDS: Readonly<Record<Catch, string>> = inLanguage({
   caught: 'found',
   late: 'found too late',
   missed: 'not found',
-};
+});
 
-export const HOLE_WORDS: Readonly<Record<HoleLook, string>> = {
+export const HOLE_WORDS: Readonly<Record<HoleLook, string>> = inLanguage({
   sound: 'A clean hole, a clean face.',
   seized: 'Something rusty stands in the thread.',
   oval: 'The hole is longer than it is wide, its edge bright.',
@@ -404,11 +405,11 @@ export const HOLE_WORDS: Readonly<Record<HoleLook, string>> = {
   hot: 'A hot pipe runs beside it.',
   onJack: 'The vehicle stands on a jack and on nothing else.',
   coarseWrench: 'The wrench that lies ready begins above the figure.',
-};
+});
 
 export type ConsequenceCode = Consequence['code'];
 /** What would have come of it; `share` in per cent. */
-export const CONSEQUENCE_WORDS: Readonly<Record<ConsequenceCode, string>> = {
+export const CONSEQUENCE_WORDS: Readonly<Record<ConsequenceCode, string>> = inLanguage({
   fewerBolts: '{bolts} of {of} bolts would carry it: each {load} % of its load.',
   overloaded:
     'The bolt would hold {load} % of its load{yield, select, none {} other {, at {yield} % of what it yields at}}.',
@@ -427,19 +428,19 @@ export const CONSEQUENCE_WORDS: Readonly<Record<ConsequenceCode, string>> = {
   misread: 'The figure could be out by {share} % and the wrench would click all the same.',
   gripLost: '{left} % of the grip of its faces would be left.',
   tilted: 'The part would be pulled askew by {mm} mm.',
-};
+});
 
 /** How long a drill takes, beside one attempt. */
-export const PACE_WORDS = {
+export const PACE_WORDS = inLanguage({
   own: '{times, plural, one {You took {minutes} min the other time.} other {{minutes} min is the middle of your # other times.}}',
   others: '{people} others here take about {minutes} min.',
   noPoints: 'Speed counts for nothing.',
-};
+});
 
 /** Whose hand pulls in a drill. */
-export const HAND_WORDS: Readonly<Record<Hand, string>> = {
+export const HAND_WORDS: Readonly<Record<Hand, string>> = inLanguage({
   even: 'An even hand pulls.',
   quick: 'A quick hand pulls.',
   heavy: 'A heavy hand pulls: it goes a little past the click.',
   unsteady: 'An unsteady hand pulls: the curve shakes, the joint does not.',
-};
+});

@@ -1,4 +1,5 @@
 import type { FindingCode } from '#core/kit/lint/finding.ts';
+import { inLanguage } from '../say.ts';
 
 /** What is wrong, the numbers behind it, and what would clear it. */
 export interface FindingWords {
@@ -11,7 +12,7 @@ const STRENGTH =
   '{printed} makes {lowPercent} to {highPercent} % of what {weakest, select, bolt {the bolt} nut {the nut} other {the tapped thread}} bears (class {propertyClass}), {usualPercent} % with usual friction{withCompound, select, yes {; {dryPercent} % if the thread were dry} other {}}.';
 
 /** Every finding of the lint in English. Names in braces are the finding's own facts, as `finding-text.ts` writes them. */
-export const FINDINGS: Record<FindingCode, FindingWords> = {
+export const FINDINGS: Record<FindingCode, FindingWords> = inLanguage({
   overProof: {
     title: 'Torque passes the proof load',
     why: STRENGTH,
@@ -372,4 +373,4 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     why: '{clues} fit {elect}, not {thread}.',
     clears: 'Check the thread against the piece.',
   },
-};
+});

@@ -1,7 +1,8 @@
 import type { LimitKind } from '#core/kit/kit-document.ts';
+import { inLanguage } from '../say.ts';
 
 /** Headings of what an owner takes away, in the order they stand. */
-export const HAND_OVER_TITLE = {
+export const HAND_OVER_TITLE = inLanguage({
   driver: 'Before you drive',
   fitted: 'What was fitted',
   due: 'What is due, and when',
@@ -17,9 +18,9 @@ export const HAND_OVER_TITLE = {
   offAgain: 'If it must come off again',
   cautions: 'Cautions',
   proof: 'How this can be checked',
-} as const;
+} as const);
 
-export const LIMIT_TEXT: Record<LimitKind, string> = {
+export const LIMIT_TEXT: Record<LimitKind, string> = inLanguage({
   load: 'Load',
   towing: 'Towing',
   clearance: 'Clearance',
@@ -27,7 +28,7 @@ export const LIMIT_TEXT: Record<LimitKind, string> = {
   inflation: 'Inflation',
   speed: 'Speed',
   other: 'Use',
-};
+});
 
 /** What a report or a page of the product can never replace. */
 export const DEFERENCE =

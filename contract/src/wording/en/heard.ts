@@ -1,12 +1,13 @@
 /** What may be said to the line, in the words a fitter uses. Each utterance is whole: talk of the bay is none of it. */
-export const HEARD_WORDS = {
+import { inLanguage } from '../say.ts';
+export const HEARD_WORDS = inLanguage({
   done: ['done', 'next', 'finished', 'that is done', "that's done"],
   takeBack: ['take back', 'take it back', 'take that back', 'undo'],
   problem: ['problem', 'trouble', 'a problem'],
   again: ['say again', 'say that again', 'repeat', 'what is next', "what's next"],
   yes: ['yes', 'yes do', 'right', 'that is right', 'confirm'],
   no: ['no', 'leave it', 'never mind', 'cancel', 'not that'],
-} as const;
+} as const);
 
 /** Digits and tens as they are said. */
 export const HEARD_NUMBERS: Record<string, number> = {
@@ -46,10 +47,10 @@ export const HEARD_UNIT =
   /\s+(?:newton met(?:re|er)s?|foot pounds?|pound (?:feet|foot)|inch pounds?|pound inch(?:es)?|millimet(?:re|er)s?|degrees?)$/;
 
 /** What is asked back before anything is done. */
-export const HEARD_ASKS = {
+export const HEARD_ASKS = inLanguage({
   done: 'Done? Say yes or no.',
   takeBack: 'Take the last one back? Say yes or no.',
   number: '{number}. Say yes or no.',
-} as const;
+} as const);
 export const HEARD_NOT = 'Not understood.';
 export const HEARD_BUSY = 'A sheet is open: that takes hands.';

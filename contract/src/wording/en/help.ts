@@ -1,4 +1,5 @@
 /** What a screen is for, in the words of the people who stand before it. */
+import { inLanguage } from '../say.ts';
 export interface Help {
   title: string;
   what: string;
@@ -11,7 +12,7 @@ export interface Help {
 }
 
 /** Help by the address of a screen; `*` stands for an id. The longest that fits counts. */
-export const HELP: Readonly<Record<string, Help>> = {
+export const HELP: Readonly<Record<string, Help>> = inLanguage({
   '/': {
     title: 'Bays',
     what: 'The day, a row a bay. What needs a hand stands first: clocks that run out, joints whose locker sets, jobs that wait for a person.',
@@ -371,7 +372,7 @@ export const HELP: Readonly<Record<string, Help>> = {
       ['Deviation', 'where the work departed from the plan, with who decided'],
     ],
   },
-};
+});
 
 /** The help of an address; undefined where there is none. */
 export function helpOf(path: string): Help | undefined {

@@ -3,14 +3,15 @@ import type { ThreadError } from '#core/fastener/thread.ts';
 import type { InputFault } from '#core/quantity/input-fault.ts';
 import type { ParseError } from '#core/quantity/parse-printed.ts';
 import type { ProposalFault } from '#core/tightening/proposed-torque.ts';
+import { inLanguage, say } from '../say.ts';
 
 /** What is wrong with a number or name given to a calculation, in English. */
-export const INPUT_FAULTS: Record<InputFault['code'], string> = {
+export const INPUT_FAULTS: Record<InputFault['code'], string> = inLanguage({
   outOfRange: 'must be between {min} and {max}{unit}, was {value}',
   notANumber: 'must be a number{unit, select, none {} other { in{unit}}}, such as 12.5',
   notListed: 'no table here has {value}; known: {known}',
   contradiction: 'contradicts {with}: {reason}',
-};
+});
 
 /** Units by the end of a field's name, as they stand behind a figure. */
 export const UNIT_OF_ENDING: ReadonlyArray<readonly [RegExp, string]> = [
@@ -29,7 +30,7 @@ export const UNIT_OF_ENDING: ReadonlyArray<readonly [RegExp, string]> = [
 ];
 
 /** What a field is called by a person. What is not here keeps its own name. */
-export const FIELD_WORDS: Record<string, string> = {
+export const FIELD_WORDS: Record<string, string> = inLanguage({
   wrenchLengthMm: 'the length of the wrench',
   offsetMm: 'the offset',
   torqueNm: 'the torque',
@@ -44,10 +45,10 @@ export const FIELD_WORDS: Record<string, string> = {
   shankMm: 'the plain shank',
   compliance: 'the flange’s matrix',
   bolts: 'the bolts',
-};
+});
 
 /** What is wrong with the form of what was given to a calculation: shape, kind, choice. Examples by field. */
-export const INPUT_SHAPE = {
+export const INPUT_SHAPE = inLanguage({
   unknownField: 'is no field of this topic; it has {fields}',
   missing: 'is missing: give {example}',
   number: 'must be a number{unit, select, none {} other { in{unit}}}, such as {example}',
@@ -60,10 +61,10 @@ export const INPUT_SHAPE = {
   tooFew: 'must be at least {least}',
   tooMany: 'must be at most {most}',
   whole: 'must be a whole number, such as {example}',
-} as const;
+} as const);
 
 /** What a field wants, by its name, or by topic and name where topics differ: what there is no example for is a number. */
-export const INPUT_EXAMPLES: Record<string, string> = {
+export const INPUT_EXAMPLES: Record<string, string> = inLanguage({
   thread:
     'a callout such as "M10 × 1.5", "3/8-16" or "#10-32", or { "nominalMm": 10, "pitchMm": 1.5 }, or { "diameterIn": 0.375, "threadsPerInch": 16 }',
   propertyClass: '"8.8", "grade 5" or "A2-70"',
@@ -100,7 +101,7 @@ export const INPUT_EXAMPLES: Record<string, string> = {
       'tieRodInner',
       'tieRodOuter',
       'wheelCentre',
-    ].map((point) => [point, '[x, y, z] in mm, such as [8, 720, 255]']),
+    ].map((point) => [point, say('[x, y, z] in mm, such as [8, 720, 255]')]),
   ),
   innerPivot: '[x, y, z] in mm, such as [330, 200, 300]',
   outerPivot: '[x, y, z] in mm, such as [400, 700, 300]',
@@ -153,28 +154,28 @@ export const INPUT_EXAMPLES: Record<string, string> = {
   count: '4',
   bolts: '6',
   bolt: '0',
-};
+});
 export const EXAMPLE_NUMBER = '12.5';
 
 /** Why a property class cannot be used for a thread. */
-export const CLASS_FAULTS: Record<ClassFault['code'], string> = {
+export const CLASS_FAULTS: Record<ClassFault['code'], string> = inLanguage({
   classUnknown: '“{propertyClass}” is no class or grade known here; known: {known}',
   classNotForSize:
     '{propertyClass} {reason, select, metricOnly {exists for metric threads only} inchOnly {exists for inch threads only} tooLarge {is not standardised for so large a thread} other {is not standardised for so small a thread}}',
-};
+});
 
 /** Why a thread callout could not be read. */
-export const THREAD_ERRORS: Record<ThreadError['code'], string> = {
+export const THREAD_ERRORS: Record<ThreadError['code'], string> = inLanguage({
   driveSizeNotThread: '“{text}” is the size of a socket, not a thread: say M10 or 3/8-16',
   pitchUnknown: 'no standard pitch is known for “{text}”: give it, as in M9 × 1',
   seriesContradicts:
     '“{text}” names two threads: {printed} threads per inch is not {series} at this size, which has {listed}. Leave out the one that is wrong',
   threadUnreadable:
     '“{text}” is not a thread: write M10, M10 × 1.25, M6x1-6g, 3/8-16, 7/16-20 UNF-2A, #10-32 or M12 LH',
-};
+});
 
 /** Why a printed quantity could not be read. */
-export const PARSE_ERRORS: Record<ParseError['code'], string> = {
+export const PARSE_ERRORS: Record<ParseError['code'], string> = inLanguage({
   empty: 'nothing was given',
   numberMissing: 'no number in “{text}”',
   unitMissing: 'no unit after “{text}”',
@@ -186,10 +187,10 @@ export const PARSE_ERRORS: Record<ParseError['code'], string> = {
   negative: '“{text}” is below nothing: only a temperature may have a minus',
   belowAbsoluteZero: '“{text}” is colder than anything can be: −273.15 °C, −459.67 °F is the least',
   tooLarge: '“{text}” has more digits than anything on a vehicle: look for a slip',
-};
+});
 
 /** Why no torque is proposed. */
-export const PROPOSAL_FAULTS: Record<Exclude<ProposalFault['code'], ClassFault['code']>, string> = {
+export const PROPOSAL_FAULTS: Record<Exclude<ProposalFault['code'], ClassFault['code']>, string> = inLanguage({
   safetyCritical: 'no value is proposed for a {tag} joint: only the kit’s sheet or the vehicle maker’s manual',
   headNotListed: '{head} does not list this size',
-};
+});

@@ -1,4 +1,5 @@
 import type { SpecKind } from '#core/tightening/kinds.ts';
+import { inLanguage } from '../say.ts';
 
 /** What is said of a kind of tightening on the floor and in the kit editor. */
 interface KindWords {
@@ -13,10 +14,10 @@ interface KindWords {
   done: string;
 }
 
-const PULLED = { window: 'accept', record: 'Record', turn: '', done: '' };
+const PULLED = inLanguage({ window: 'accept', record: 'Record', turn: '', done: '' });
 
 /** Every kind of tightening in English. */
-export const KIND_WORDS: Record<SpecKind, KindWords> = {
+export const KIND_WORDS: Record<SpecKind, KindWords> = inLanguage({
   torque: { ...PULLED, name: 'A torque, as printed' },
   range: { ...PULLED, name: 'A window, as printed' },
   targetWithMaximum: { ...PULLED, name: 'A torque with a limit, as printed' },
@@ -33,10 +34,10 @@ export const KIND_WORDS: Record<SpecKind, KindWords> = {
   },
   snug: { ...PULLED, name: 'Snug only', turn: 'Turn until it stops. No figure is given.', done: 'At its stop, next' },
   missing: { ...PULLED, name: 'No figure given', done: 'Look for a figure' },
-};
+});
 
 /** Every figure a kind is made of, as the kit editor labels it. */
-export const FIGURE_WORDS: Record<string, string> = {
+export const FIGURE_WORDS: Record<string, string> = inLanguage({
   thresholdNm: 'Watched from, N·m',
   maximumNm: 'Never over, N·m',
   startNm: 'Start, N·m',
@@ -46,4 +47,4 @@ export const FIGURE_WORDS: Record<string, string> = {
   backOffDeg: 'Back off, °',
   finalMinNm: 'Final from, N·m',
   finalMaxNm: 'to, N·m',
-};
+});

@@ -3,54 +3,55 @@ import type { MayDo } from '#core/job/visit-state.ts';
 import type { ClockGate, ComparePoint, HoldBy, StepAction, ThreadEnd } from '#core/kit/step-action.ts';
 import type { AskAbout } from '#core/line/ask.ts';
 import type { TradeReason } from '#core/line/trade-why.ts';
+import { inLanguage } from '../say.ts';
 
 /** The line's own words. Names in braces are filled in by `ask-text.ts`. */
 
-export const SLACKEN_TEXT: Record<Extract<StepAction, { type: 'slacken' }>['to'], string> = {
+export const SLACKEN_TEXT: Record<Extract<StepAction, { type: 'slacken' }>['to'], string> = inLanguage({
   inPlace: 'in place, not out',
   threadEnd: 'to the end of its thread, the nut stays on',
-};
+});
 
-export const COMPARE_TEXT: Record<ComparePoint, string> = {
+export const COMPARE_TEXT: Record<ComparePoint, string> = inLanguage({
   length: 'Length',
   holes: 'Holes line up',
   angle: 'Angle',
   thickness: 'Thickness',
   direction: 'Direction',
-};
+});
 
-export const THREAD_END_TEXT: Record<ThreadEnd, string> = {
+export const THREAD_END_TEXT: Record<ThreadEnd, string> = inLanguage({
   bolt: 'on the bolt’s thread',
   nut: 'in the nut',
   studInner: 'on the stud’s short end',
   studOuter: 'on the stud’s long end',
   hole: 'in the hole',
-};
+});
 
-export const HOLD_TEXT: Record<HoldBy, string> = {
+export const HOLD_TEXT: Record<HoldBy, string> = inLanguage({
   counterHold: 'counter-held with a second tool',
   helperPedal: 'a helper on the brake pedal',
   handBrake: 'the hand brake',
   tyreContact: 'the tyre just touching the floor',
   bar: 'a bar that locks it',
-};
+});
 
-export const CLOCK_GATE_TEXT: Record<ClockGate, string> = {
+export const CLOCK_GATE_TEXT: Record<ClockGate, string> = inLanguage({
   torque: 'torque',
   wheelsOn: 'wheels on the ground',
   drive: 'driving',
   tow: 'towing and off-road',
-};
+});
 
-export const MAY_TEXT: Record<MayDo, string> = {
+export const MAY_TEXT: Record<MayDo, string> = inLanguage({
   stand: 'stand, nothing more',
   roll: 'be rolled by hand',
   drive: 'be driven',
   tow: 'be driven and tow',
-};
+});
 
 /** What each question says. */
-export const ASK_TEXT: Record<AskAbout, string> = {
+export const ASK_TEXT: Record<AskAbout, string> = inLanguage({
   place: '{what}',
   point: '{what}',
   helper: 'This takes {what, select, none {two} other {{what}}} people. Who helps?',
@@ -113,10 +114,10 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   bushSize: 'Outside measured{what, select, none {} other {, {what}}}',
   wayIn: 'How does it go in{what, select, none {} other {: {what}}}?',
   amount: 'How much: {what}',
-};
+});
 
 /** Ways of saving a damaged thread. */
-export const THREAD_RUNG_TEXT: Record<ThreadRung, { name: string; how: string }> = {
+export const THREAD_RUNG_TEXT: Record<ThreadRung, { name: string; how: string }> = inLanguage({
   brush: { name: 'Brush', how: 'Brush it dry with brass, blow it out, and try a good bolt with fingers alone.' },
   chaser: { name: 'Chaser', how: 'A chaser of its own size and pitch, oiled: it reforms and cuts nothing.' },
   tap: {
@@ -127,10 +128,10 @@ export const THREAD_RUNG_TEXT: Record<ThreadRung, { name: string; how: string }>
     name: 'Insert',
     how: 'The thread is cut out and an insert of its own size goes in, as long as one and a half bolts are thick where it has the room.',
   },
-};
+});
 
 /** Why the trade takes one way and not another. */
-export const TRADE_TEXT: Record<TradeReason, string> = {
+export const TRADE_TEXT: Record<TradeReason, string> = inLanguage({
   wheelsComeOff: 'The wheels come off: it cannot stand on them.',
   jackOnly: 'A jack raises; it does not hold.',
   ratedTooLow: '{gear} bears {ratedKg} kg; it would have to bear {needKg} kg.',
@@ -157,10 +158,10 @@ export const TRADE_TEXT: Record<TradeReason, string> = {
   fitPress: 'The measured fit is for the press.',
   fitWarm: 'The measured fit is tight: warm the bore or chill the bush.',
   deformsBore: 'The last of all: a bore that was staked holds once.',
-};
+});
 
 /** Answers that are ours and not the kit's. */
-export const OPTION_TEXT: Record<string, string> = {
+export const OPTION_TEXT: Record<string, string> = inLanguage({
   met: 'It is so',
   notMet: 'Not so',
   new: 'A new one',
@@ -195,4 +196,4 @@ export const OPTION_TEXT: Record<string, string> = {
   another: 'Something else',
   otherwise: 'Otherwise',
   ...HOLD_TEXT,
-};
+});

@@ -1,5 +1,6 @@
 /** What the practice job says on each of its screens. */
-export const PRACTICE_HINTS: Readonly<Record<string, { title: string; hint: string }>> = {
+import { inLanguage } from '../say.ts';
+export const PRACTICE_HINTS: Readonly<Record<string, { title: string; hint: string }>> = inLanguage({
   'check-in': {
     title: '1 of 4 · Count the bag',
     hint: 'Hold every line against what lies before you. Space says that all of it is here; type a number where it is not. One washer is to spare, as in many kits.',
@@ -16,12 +17,12 @@ export const PRACTICE_HINTS: Readonly<Record<string, { title: string; hint: stri
     title: '4 of 4 · The record',
     hint: 'Every pull with who, when and with what. A real one is chained and sealed, and stands. This one is gone when you leave it.',
   },
-};
+});
 
-export const PRACTICE = {
+export const PRACTICE = inLanguage({
   nothing: 'Practice: nothing you do here is kept.',
   again: 'Begin anew',
   end: 'End the practice',
   begin: 'Practise on a job that leaves no trace',
   tenMinutes: 'A small kit from its bag to its record, in ten minutes, with a word on each screen.',
-};
+});

@@ -1,13 +1,14 @@
 import type { Obstacle, Readiness } from '#core/readiness/readiness.ts';
+import { inLanguage } from '../say.ts';
 
-export const VERDICT_TITLE: Record<Readiness['verdict'], string> = {
+export const VERDICT_TITLE: Record<Readiness['verdict'], string> = inLanguage({
   ready: 'Can start now',
   stops: 'Can start, but stops on the way',
   cannot: 'Cannot start',
-};
+});
 
 /** Everything that may be in the way of a visit, in one line, in English. */
-export const OBSTACLES: Record<Obstacle['code'], string> = {
+export const OBSTACLES: Record<Obstacle['code'], string> = inLanguage({
   conflictOpen: 'Two kits are at odds: {place}. A lead chooses.',
   prerequisiteOpen:
     '{text}{daysBefore, plural, =0 {} one { (takes # day)} other { (takes # days)}}: not answered or not met.',
@@ -25,4 +26,4 @@ export const OBSTACLES: Record<Obstacle['code'], string> = {
   noSkill:
     '{named, select, none {Nobody of the shop has} other {None of {named} has}} {skill} on their card{has, select, none {} other {; {has} does}}.',
   kitWithdrawn: '{kit}: this revision was withdrawn. {because}',
-};
+});

@@ -1,4 +1,5 @@
 import type { RefusalCode } from '#core/job/refusal.ts';
+import { inLanguage } from '../say.ts';
 
 /** What was refused, why, and what lifts it. */
 export interface RefusalWords {
@@ -7,19 +8,19 @@ export interface RefusalWords {
   lift: string;
 }
 
-const NOT_IN_PLAN: RefusalWords = {
+const NOT_IN_PLAN: RefusalWords = inLanguage({
   title: 'Not in this plan',
   why: 'The plan has changed since.',
   lift: 'Reload the job.',
-};
-const ANSWER_NOT_POSSIBLE: RefusalWords = {
+});
+const ANSWER_NOT_POSSIBLE: RefusalWords = inLanguage({
   title: 'Answer not possible',
   why: 'The kit does not allow this answer here.',
   lift: 'Choose one of the answers shown.',
-};
+});
 
 /** Every refusal in English. Names in braces are the refusal's own facts, as `refusal-text.ts` writes them. */
-export const REFUSALS: Record<RefusalCode, RefusalWords> = {
+export const REFUSALS: Record<RefusalCode, RefusalWords> = inLanguage({
   notPermitted: { title: 'Not for this role', why: 'Signed in as {role}.', lift: 'Switch to somebody who may.' },
   jobClosed: {
     title: 'The job is closed',
@@ -752,4 +753,4 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   },
   kitAlreadyIn: { title: 'The kit is in already', why: 'A kit is fitted once in a visit.', lift: 'Nothing to do.' },
   lastKit: { title: 'The only kit', why: 'A visit has at least one kit.', lift: 'Add another first.' },
-};
+});

@@ -1,4 +1,5 @@
 import type { BendableRule, Bender, HouseRules } from '#core/kit/house-rules.ts';
+import { inLanguage } from '../say.ts';
 
 /** A setting of the shop in words: what it is, what it changes on the floor, and why the trade disagrees. */
 export interface RuleText {
@@ -12,7 +13,7 @@ export type SetRule = Exclude<keyof HouseRules, 'proof' | 'heldUpBy'>;
 export const RULE_TEXT: Record<
   SetRule | 'name' | 'bays' | 'pairedOnly' | 'sessionHours' | 'sharesKits' | 'wrenchPool',
   RuleText
-> = {
+> = inLanguage({
   sharesKits: {
     title: 'The other shops may take our kits',
     why: 'Released kits stand in their libraries to be taken over. What they took stays theirs; what they change there changes nothing here.',
@@ -148,10 +149,10 @@ export const RULE_TEXT: Record<
     why: 'Lifts, stands, ramps and jacks with what their plates say they bear, stands and ramps by the pair. A lift must bear all a vehicle may weigh, stands, ramps and jack its heavier axle; what bears less is refused when the vehicle goes up. Nothing: nobody is asked.',
   },
   trays: { title: 'Sorting trays', why: 'What hardware is laid out in at check-in: name, rows × columns, one a line.' },
-};
+});
 
 /** What may be bent, and what it lets past on the floor. */
-export const BENDABLE_TEXT: Record<BendableRule, RuleText> = {
+export const BENDABLE_TEXT: Record<BendableRule, RuleText> = inLanguage({
   order: { title: 'Order of the bolts', why: 'Out of turn, or before all of a group are started or snug.' },
   compound: { title: 'Compound and its clock', why: 'No bead, past its window, before it has cured.' },
   residue: { title: 'Old locker on the thread', why: 'Cleaned off, or left with a reason. Usual: nobody leaves it.' },
@@ -164,16 +165,16 @@ export const BENDABLE_TEXT: Record<BendableRule, RuleText> = {
     why: 'Let go with a reason. Never a joint, and nothing that is off the vehicle.',
   },
   aftercare: { title: 'What is due later', why: 'A re-torque or a look after some distance, not asked of this owner.' },
-};
+});
 
-export const BENDER_TEXT: Record<Bender, string> = {
+export const BENDER_TEXT: Record<Bender, string> = inLanguage({
   fitter: 'Whoever answers for the work',
   lead: 'A lead',
   nobody: 'Nobody',
-};
+});
 
 /** Values of settings that are chosen, as the page calls them. */
-export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
+export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = inLanguage({
   verify: { true: 'always', false: 'never unless the kit says' },
   driveAfter: { fullCure: 'full cure' },
   byFeel: { false: 'refused' },
@@ -196,4 +197,4 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   pairedOnly: { true: 'yes', false: 'no' },
   sharesKits: { true: 'yes', false: 'no' },
   wrenchPool: { true: 'yes', false: 'no' },
-};
+});

@@ -12,8 +12,9 @@ import type { FigureBasis } from '#core/kit/printed-spec.ts';
 import type { PullVerdict } from '#core/tightening/judge-pull.ts';
 import type { Pattern } from '#core/tightening/pattern.ts';
 import type { Raised } from '#core/visit/raised-aftercare.ts';
+import { inLanguage } from '../say.ts';
 
-export const PATTERN_TEXT: Record<Pattern | 'printed', string> = {
+export const PATTERN_TEXT: Record<Pattern | 'printed', string> = inLanguage({
   asListed: 'as listed',
   star: 'star',
   cross: 'cross',
@@ -22,26 +23,26 @@ export const PATTERN_TEXT: Record<Pattern | 'printed', string> = {
   rowZigZag: 'row zig-zag',
   circular: 'round the circle',
   printed: 'order from the sheet',
-};
+});
 
 /** The thread a figure is for. */
-export const BASIS_TEXT: Record<FigureBasis, string> = {
+export const BASIS_TEXT: Record<FigureBasis, string> = inLanguage({
   dry: 'a dry thread',
   oiled: 'an oiled thread',
   locker: 'a thread with locker',
   antiSeize: 'a thread with anti-seize',
-};
+});
 
 /** Nuts by their shape, where it is not the usual hexagon. */
-export const NUT_TEXT: Partial<Record<HeadShape, string>> = {
+export const NUT_TEXT: Partial<Record<HeadShape, string>> = inLanguage({
   hexFlange: 'with flange',
   castle: 'castle',
   square: 'square',
   twelvePoint: '12-point',
-};
+});
 
 /** Heads as they are spoken of. */
-export const HEAD_TEXT: Record<HeadShape, string> = {
+export const HEAD_TEXT: Record<HeadShape, string> = inLanguage({
   hex: 'hex head',
   hexFlange: 'flange head',
   socketCap: 'socket cap',
@@ -55,35 +56,35 @@ export const HEAD_TEXT: Record<HeadShape, string> = {
   square: 'square head',
   eye: 'eye bolt',
   none: 'no head',
-};
+});
 
-export const COMPOUND_TEXT: Record<CompoundKind, string> = {
+export const COMPOUND_TEXT: Record<CompoundKind, string> = inLanguage({
   threadlockerMedium: 'Medium locker',
   threadlockerHigh: 'High-strength locker',
   antiSeize: 'Anti-seize',
   grease: 'Grease',
   sealant: 'Sealant',
   retaining: 'Retaining compound',
-};
+});
 
-export const VERDICT_TEXT: Record<PullVerdict, string> = {
+export const VERDICT_TEXT: Record<PullVerdict, string> = inLanguage({
   accepted: 'accepted',
   under: 'under the band',
   over: 'over the band',
   overMaximum: 'over the absolute maximum',
   noMovement: 'clicked without moving',
-};
+});
 
 /** What a figure rests on where the sheet gives none. */
-export const FIGURE_SOURCE_TEXT: Record<FigureSource, string> = {
+export const FIGURE_SOURCE_TEXT: Record<FigureSource, string> = inLanguage({
   kitSheet: 'this kit’s sheet',
   vehicleMaker: 'vehicle maker’s manual',
   otherKit: 'another kit’s sheet',
   estimate: 'an estimate',
   byFeel: 'by feel',
-};
+});
 
-export const PHASE_TEXT: Record<Phase, string> = {
+export const PHASE_TEXT: Record<Phase, string> = inLanguage({
   prepare: 'Prepare',
   strip: 'Strip',
   loose: 'Loose',
@@ -93,18 +94,18 @@ export const PHASE_TEXT: Record<Phase, string> = {
   hold: 'Hold',
   refit: 'Refit',
   prove: 'Prove',
-};
+});
 
-export const NEED_TEXT: Record<StepNeed, string> = {
+export const NEED_TEXT: Record<StepNeed, string> = inLanguage({
   lift: 'Lift',
   stands: 'Stands',
   jack: 'Jack',
   helper: 'Helper',
   rideHeight: 'At ride height',
   wheelsOff: 'Wheels off',
-};
+});
 
-export const ACTION_TEXT: Record<PlanAction['type'], string> = {
+export const ACTION_TEXT: Record<PlanAction['type'], string> = inLanguage({
   slacken: 'Loosen',
   remove: 'Remove',
   refit: 'Refit',
@@ -162,45 +163,45 @@ export const ACTION_TEXT: Record<PlanAction['type'], string> = {
   do: 'Do',
   undo: 'Put back',
   settle: 'Settle',
-};
+});
 
-export const DIFFERENCE_TEXT: Record<JointDifference, string> = {
+export const DIFFERENCE_TEXT: Record<JointDifference, string> = inLanguage({
   figure: 'the torque',
   compound: 'what goes on the thread',
   hardware: 'the bolt or nut',
   standing: 'how the vehicle stands',
-};
+});
 
-export const END_TEXT: Record<DebtEnd, string> = {
+export const END_TEXT: Record<DebtEnd, string> = inLanguage({
   refit: 'back on',
   transfer: 'moved over',
   keep: 'kept for the owner',
   scrap: 'scrapped',
   cleared: 'closed again',
-};
+});
 
 /** What is to be come back for though no sheet says so. */
-export const RAISED_TEXT: Record<Raised, string> = {
+export const RAISED_TEXT: Record<Raised, string> = inLanguage({
   alignment: 'Wheel alignment, before long drives: parts that carry the geometry were moved. No sheet says so.',
   lampAim: 'Headlamp aim and driver-assist sensors: the ride height moved. No sheet says so.',
   wheels: 'Wheel nuts again, on the ground: the wheels were off. No sheet says so.',
   exhaust: 'Exhaust joints again, once they have been hot and are cold: they settle. No sheet says so.',
   clamps: 'Clamps again: what they hold settles. No sheet says so.',
   bushes: 'Bush bolts again, at ride height: bushes settle. No sheet says so.',
-};
+});
 
 /** Where the torque for another thread comes from. */
-export const FACTOR_TEXT: Record<FactorSource, string> = {
+export const FACTOR_TEXT: Record<FactorSource, string> = inLanguage({
   friction: 'by the table of frictions',
   product: 'by the product’s own sheet',
   house: 'by the rule of the house',
-};
+});
 
 /** What is kept by name: keys, bits, tools and codes. */
-export const KEY_TEXT: Record<KeyKind, string> = {
+export const KEY_TEXT: Record<KeyKind, string> = inLanguage({
   vehicleKey: 'vehicle key',
   lockKey: 'lock key',
   lockBit: 'lock bit',
   removalTool: 'removal tool',
   code: 'code',
-};
+});

@@ -1,5 +1,6 @@
 import type { Evidence } from '#core/trace/judge-trace.ts';
 import type { TraceKind } from '#core/trace/pull-trace.ts';
+import { inLanguage } from '../say.ts';
 
 /** What a kind of pull is called, what to do with this joint now, and what it means for the ones beside it. */
 export interface TraceWords {
@@ -8,7 +9,7 @@ export interface TraceWords {
   beside: string;
 }
 
-export const TRACE_WORDS: Record<TraceKind, TraceWords> = {
+export const TRACE_WORDS: Record<TraceKind, TraceWords> = inLanguage({
   good: { name: 'Good joint', now: 'Go on.', beside: 'Nothing.' },
   crossed: {
     name: 'Thread crossed or dirty',
@@ -75,10 +76,10 @@ export const TRACE_WORDS: Record<TraceKind, TraceWords> = {
     now: 'Nothing is known against it, and nothing for it. What the wrench shows counts.',
     beside: 'Nothing.',
   },
-};
+});
 
 /** What speaks for a verdict. Figures come with their units from the reader's own system. */
-export const EVIDENCE: Record<Evidence['sign'], string> = {
+export const EVIDENCE: Record<Evidence['sign'], string> = inLanguage({
   steep: 'rises {value} a degree{span, select, none {} other {; a sound joint of this kind {span}}}',
   ended: 'peak {value}{span, select, none {} other {; window {span}}}',
   turned: 'only {value} of turning under load{span, select, none {} other {; a sound joint needs {span}}}',
@@ -98,4 +99,4 @@ export const EVIDENCE: Record<Evidence['sign'], string> = {
   settled: '{value} of its torque lost while it stood still',
   noise: 'the reading scatters by {value} of the target',
   readings: '{value, plural, one {a single reading} other {# readings}}, too few to see a rise in',
-};
+});

@@ -1,5 +1,6 @@
 /** The page a tablet sees before it trusts this shop's server, in English. */
-export const TRUST_PAGE = {
+import { inLanguage } from '../say.ts';
+export const TRUST_PAGE = inLanguage({
   title: 'Let this tablet trust the shop’s server',
   fetch: '1. Fetch the shop’s authority',
   install:
@@ -9,4 +10,4 @@ export const TRUST_PAGE = {
   differs:
     'Where a single letter differs, remove it and tell a lead: something stands between this tablet and the server.',
   goOn: '4. The same: go on to Wrenchman',
-};
+});

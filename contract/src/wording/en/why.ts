@@ -1,4 +1,5 @@
 import type { RefusalCode } from '#core/job/refusal.ts';
+import { inLanguage } from '../say.ts';
 
 /** A picture that goes with a note. */
 export type WhyPicture =
@@ -33,7 +34,7 @@ export interface WhyNote {
 const PRACTICE = 'Common practice, no source.';
 
 /** One reason stands behind several refusals: each is told once, and printed once in the handbook. */
-export const WHY_NOTES = {
+export const WHY_NOTES = inLanguage({
   band: {
     title: 'Why a band and not only a figure',
     why: 'Of what the wrench gives, about nine tenths go into friction under the head and in the thread; the rest stretches the bolt. Where friction is a little other than thought, the same torque clamps a quarter more or less. The band keeps what the wrench adds to that small.',
@@ -321,7 +322,7 @@ export const WHY_NOTES = {
     source: 'A rule of this application.',
     picture: 'chain',
   },
-} as const satisfies Record<string, WhyNote>;
+} as const satisfies Record<string, WhyNote>);
 
 export type WhyId = keyof typeof WHY_NOTES;
 

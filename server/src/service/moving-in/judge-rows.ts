@@ -1,6 +1,7 @@
 import type { BottleInput, ToolInput } from '#contract/crib.ts';
 import type { PersonRow, RowVerdict, VehicleRow, WrenchRow } from '#contract/moving-in/brought.ts';
 import type { DrawerInput } from '#contract/shelf.ts';
+import { say } from '#contract/wording/say.ts';
 import { vehicleFaultText } from '#contract/wording/vehicle-text.ts';
 import type { Bottle } from '#core/crib/bottle.ts';
 import { judgeCheck } from '#core/crib/check-pull.ts';
@@ -35,7 +36,7 @@ function byKey<Row>(
     if (twice)
       return {
         verdict: 'fault',
-        faults: [{ field: twice.field, reason: 'stands in the table twice', twin: seen.get(twice.key) ?? 0 }],
+        faults: [{ field: twice.field, reason: say('stands in the table twice'), twin: seen.get(twice.key) ?? 0 }],
       };
     return there === undefined ? judge(row) : { verdict: 'there', what: there };
   });
@@ -90,15 +91,22 @@ export function judgeWrenches(rows: readonly WrenchRow[], known: readonly Pick<W
     ({ label }) => [{ field: 'label', key: bare(label) }],
     (row) => {
       const reversed = rangeFault(row);
-      if (reversed) return fault('lowestNm', `the lowest torque lies above the highest: ${reversed.detail}`);
+      if (reversed)
+        return fault(
+          'lowestNm',
+          say('the lowest torque lies above the highest: {detail}', { detail: reversed.detail }),
+        );
       if (!row.calibration) return NEW;
       const { readings } = row.calibration;
       if (!calibrationResult(row, readingsByPoint(row, readings)).complete)
-        return fault('calibration.readings', 'five readings at 20, 60 and 100 % of full scale make a calibration');
+        return fault('calibration.readings', say('five readings at 20, 60 and 100 % of full scale make a calibration'));
       const verdict = judgeCheck(row, readings);
       return verdict.within
         ? NEW
-        : { verdict: 'new', remark: `comes in locked: ${lockReason('calibration', verdict)}` };
+        : {
+            verdict: 'new',
+            remark: say('comes in locked: {lockReason}', { lockReason: lockReason('calibration', verdict) }),
+          };
     },
   );
 }
@@ -126,7 +134,7 @@ const bottleKey = ({
 
 /** Several bottles of one lot are several bottles. */
 export const judgeBottles = (rows: readonly BottleInput[], known: readonly Bottle[]): RowVerdict[] =>
-  byCount(rows, known.map(bottleKey), bottleKey, ({ name, lot }) => `${name}, lot ${lot}`);
+  byCount(rows, known.map(bottleKey), bottleKey, ({ name, lot }) => say('{name}, lot {lot}', { name, lot }));
 
 /** A drawer is known by its place. */
 export const judgeDrawers = (rows: readonly DrawerInput[], known: readonly ShelfLine[]): RowVerdict[] =>
@@ -154,10 +162,11 @@ export function judgePeople(rows: readonly PersonRow[], known: readonly KnownPer
     ({ name, initials, mentor }) => {
       const same = here.find((person) => bare(person.initials) === bare(initials));
       if (same && bare(same.name) === bare(name)) return { verdict: 'there', what: same.name };
-      if (same) return fault('initials', `${same.initials} is ${same.name}`);
+      if (same) return fault('initials', say('{initials} is {name}', { initials: same.initials, name: same.name }));
       if (mentor !== undefined && !all.has(bare(mentor)))
-        return fault('mentor', `nobody here has the initials ${mentor}`);
-      if (mentor !== undefined && bare(mentor) === bare(initials)) return fault('mentor', 'nobody is their own mentor');
+        return fault('mentor', say('nobody here has the initials {mentor}', { mentor }));
+      if (mentor !== undefined && bare(mentor) === bare(initials))
+        return fault('mentor', say('nobody is their own mentor'));
       return NEW;
     },
   );

@@ -113,7 +113,7 @@ function StepTimes({ steps }: { steps: readonly StepSpread[] }) {
             <p className="min-w-0 break-words">
               <span className="line-clamp-2">{spread.text}</span>
               <span className="block text-sm text-ink-2">
-                {tookText(spread.medianMin)} in {numberOf(spread.jobs, 'job')}
+                {say('{time} in {jobs}', { time: tookText(spread.medianMin), jobs: numberOf(spread.jobs, 'job') })}
                 {spread.plannedMin !== undefined &&
                   say(', planned {minutesText}', { minutesText: minutesText(spread.plannedMin) })}
                 {spread.plannedMin !== undefined && spread.medianMin >= spread.plannedMin + 1 && (

@@ -124,7 +124,11 @@ export default function KitLibrary() {
                     {kit.title}
                   </Link>
                   <span className="block text-sm text-ink-2">
-                    {kit.maker} · {numberOf(kit.stations, 'station')} in {numberOf(kit.groups, 'group')}
+                    {kit.maker} ·{' '}
+                    {say('{stations} in {groups}', {
+                      stations: numberOf(kit.stations, 'station'),
+                      groups: numberOf(kit.groups, 'group'),
+                    })}
                     {kit.statedMinutes
                       ? say(' · {statedMinutes} min stated', { statedMinutes: kit.statedMinutes })
                       : ''}

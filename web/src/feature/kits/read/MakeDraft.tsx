@@ -85,9 +85,12 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
         </div>
         {kit ? (
           <p className="figures">
-            {numberOf(kit.items.length, 'packing line')} · {numberOf(kit.stations.length, 'station')} in{' '}
-            {numberOf(kit.groups.length, 'group')} · {numberOf(kit.steps.length, 'step')} ·{' '}
-            {numberOf(kit.questions.length, 'question')}
+            {numberOf(kit.items.length, 'packing line')} ·{' '}
+            {say('{stations} in {groups}', {
+              stations: numberOf(kit.stations.length, 'station'),
+              groups: numberOf(kit.groups.length, 'group'),
+            })}{' '}
+            · {numberOf(kit.steps.length, 'step')} · {numberOf(kit.questions.length, 'question')}
           </p>
         ) : (
           <p className="text-ink-2">{say('Working it out.')}</p>
