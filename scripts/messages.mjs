@@ -65,9 +65,11 @@ export function messagesInCode() {
     };
     const visit = (node) => {
       if (node.type === 'CallExpression' && node.callee.type === 'Identifier') {
-        const [first, second] = node.arguments.map(({ expression }) => expression);
+        const [first, second, third] = node.arguments.map(({ expression }) => expression);
         const { value: name } = node.callee;
-        if (name === 'say' || name === 'tell') for (const message of said(first)) put(message);
+        const sense = literal(third);
+        if (name === 'say' || name === 'tell')
+          for (const message of said(first)) put(sense === undefined ? message : `${message} ‖ ${sense}`);
         if (name === 'numberOf') for (const what of said(second)) put(countedMessage(what));
         if (name === 'inLanguage' && first) for (const message of wordsOf(first)) put(message);
       }

@@ -24,7 +24,7 @@ import { pullShown } from './wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from './wording/measured-text.ts';
 import { pieceLineText } from './wording/piece-line-text.ts';
 import { alignmentText } from './wording/raised-text.ts';
-import { say } from './wording/say.ts';
+import { midSentence, say } from './wording/say.ts';
 import { shopDay } from './wording/shop-time.ts';
 
 /** One joint in plain words: what was wanted, and what was done. */
@@ -254,7 +254,7 @@ function offAgainText(plan: Plan, entry: OffAgain): string {
       });
     case 'undo': {
       const group = indexOf(plan).groups.get(entry.group as never);
-      const held = entry.compounds.map((kind) => COMPOUND_TEXT[kind].toLowerCase());
+      const held = entry.compounds.map((kind) => midSentence(COMPOUND_TEXT[kind]));
       return [
         say('Undo: {title}, {stations} of them, {drives}', {
           title: group?.title ?? entry.group,

@@ -3,7 +3,7 @@ import type { Plan, PlanAction } from '#core/kit/plan.ts';
 import type { Answer } from '#core/line/ask.ts';
 import type { ActLine } from '#core/record/step-lines.ts';
 import { COMPARE_TEXT, OPTION_TEXT } from './en/line.ts';
-import { say } from './say.ts';
+import { midSentence, say } from './say.ts';
 import { planActionText } from './step-text.ts';
 
 /** What an answer's key stands for on a record: a place by its name, a question in a word. */
@@ -27,7 +27,11 @@ function labelOf(plan: Plan, action: PlanAction, answer: Answer): string | undef
 
 function answerText(answer: Answer): string {
   if (Array.isArray(answer)) return say('{count} pieces in order', { count: answer.length });
-  return typeof answer === 'string' ? (OPTION_TEXT[answer]?.toLowerCase() ?? answer) : String(answer);
+  return typeof answer === 'string'
+    ? OPTION_TEXT[answer] === undefined
+      ? answer
+      : midSentence(OPTION_TEXT[answer])
+    : String(answer);
 }
 
 const isReading = (key: string): boolean => key === 'value' || key.startsWith('at ');
@@ -55,7 +59,10 @@ function unitOf(plan: Plan, action: PlanAction): string {
 
 /** One act of the record in words: `Check: gap: left 4.6, right 5.2`. Ticks are what the act itself says. */
 export function actLineText(plan: Plan, { act, answers, met }: ActLine): string {
-  const shown = (answer: Answer): string => labelOf(plan, act.action, answer)?.toLowerCase() ?? answerText(answer);
+  const shown = (answer: Answer): string => {
+    const label = labelOf(plan, act.action, answer);
+    return label === undefined ? answerText(answer) : midSentence(label);
+  };
   const unit = unitOf(plan, act.action);
   const said = Object.entries(answers)
     // That a doubtful reading really was so is said by the reading.

@@ -3,7 +3,7 @@ import type { StepAction } from '#core/kit/step-action.ts';
 import { COMPARE_TEXT, HOLD_TEXT, THREAD_END_TEXT } from './en/line.ts';
 import { ACTION_TEXT } from './en/terms.ts';
 import { minutesText } from './minutes-text.ts';
-import { inLanguage, say } from './say.ts';
+import { midSentence, say } from './say.ts';
 
 /** What an action's field holds, as it is edited and told. */
 export type ActionField = { field: string; label: string; optional?: true } & (
@@ -52,35 +52,35 @@ const number = (field: string, label: string, most: number, optional?: true): Ac
   most,
   ...(optional ? { optional } : {}),
 });
-const PLACES: ActionField = inLanguage({ field: 'places', label: 'Places, with commas', kind: 'places' });
-const MINUTES = number('minutes', 'Minutes', 20_160);
+const PLACES: ActionField = { field: 'places', label: say('Places, with commas'), kind: 'places' };
+const MINUTES = number('minutes', say('Minutes'), 20_160);
 const options = (texts: Record<string, string>) => Object.entries(texts);
 
 /** The fields of each action, in the order they are said. A new kind of action does not compile without them. */
-export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> = inLanguage({
+export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> = {
   slacken: [
     REMOVED,
     {
       field: 'to',
-      label: 'How far',
+      label: say('How far'),
       kind: 'choice',
       options: [
-        ['inPlace', 'in place'],
-        ['threadEnd', 'to the thread’s end'],
+        ['inPlace', say('in place')],
+        ['threadEnd', say('to the thread’s end')],
       ],
     },
   ],
   remove: [REMOVED],
-  refit: [REMOVED, { field: 'count', label: 'How many', kind: 'number', most: 1000, whole: true, optional: true }],
+  refit: [REMOVED, { field: 'count', label: say('How many'), kind: 'number', most: 1000, whole: true, optional: true }],
   swingAside: [REMOVED],
   swingBack: [REMOVED],
-  support: [REMOVED, maybe('with', 'With')],
+  support: [REMOVED, maybe('with', say('With'))],
   compare: [
     REMOVED,
-    { ...object('item', 'items'), label: 'With' },
+    { ...object('item', 'items'), label: say('With') },
     { field: 'points', label: say('Points: {keys}', { keys: Object.keys(COMPARE_TEXT).join(', ') }), kind: 'places' },
   ],
-  moveOver: [REMOVED, maybe('facing', 'Way round'), maybe('seal', 'Its seal')],
+  moveOver: [REMOVED, maybe('facing', say('Way round')), maybe('seal', say('Its seal'))],
   disconnect: [DISCONNECT],
   reconnect: [DISCONNECT],
   windBack: [DISCONNECT],
@@ -92,102 +92,114 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
   lift: [
     {
       field: 'end',
-      label: 'Which end',
+      label: say('Which end'),
       kind: 'choice',
       options: [
-        ['', 'all of it'],
+        ['', say('all of it')],
         ['front', 'front'],
         ['rear', 'rear'],
       ],
     },
   ],
   lower: [],
-  clean: [PLACES, maybe('with', 'With')],
-  dry: [PLACES, maybe('with', 'With')],
-  chase: [PLACES, words('thread', 'Thread')],
-  soak: [PLACES, MINUTES, maybe('with', 'With')],
+  clean: [PLACES, maybe('with', say('With'))],
+  dry: [PLACES, maybe('with', say('With'))],
+  chase: [PLACES, words('thread', say('Thread'))],
+  soak: [PLACES, MINUTES, maybe('with', say('With'))],
   coolDown: [
-    words('what', 'What cools'),
-    number('minutes', 'Minutes', 20_160, true),
-    number('belowC', 'Below, °C', 1000, true),
+    words('what', say('What cools')),
+    number('minutes', say('Minutes'), 20_160, true),
+    number('belowC', say('Below, °C'), 1000, true),
   ],
   warmUp: [
-    words('what', 'What warms'),
-    number('minutes', 'Minutes', 20_160, true),
-    number('aboveC', 'Above, °C', 1000, true),
+    words('what', say('What warms')),
+    number('minutes', say('Minutes'), 20_160, true),
+    number('aboveC', say('Above, °C'), 1000, true),
   ],
   measure: [object('baseline', 'baselines')],
   check: [object('check', 'checks')],
   test: [object('check', 'checks')],
   drill: [
     number('diameterMm', 'mm', 200),
-    maybe('size', 'As the drill is called'),
+    maybe('size', say('As the drill is called')),
     object('station', 'stations', true),
-    maybe('template', 'Template'),
-    number('pilotMm', 'Pilot, mm', 200, true),
-    number('edgeMm', 'To the edge at least, mm', 2000, true),
-    maybe('treatWith', 'Bare metal treated with'),
+    maybe('template', say('Template')),
+    number('pilotMm', say('Pilot, mm'), 200, true),
+    number('edgeMm', say('To the edge at least, mm'), 2000, true),
+    maybe('treatWith', say('Bare metal treated with')),
   ],
-  ream: [words('what', 'What'), number('diameterMm', 'mm', 200)],
-  cut: [words('what', 'What'), object('irreversible', 'irreversible', true)],
-  bend: [words('what', 'What'), object('irreversible', 'irreversible', true)],
+  ream: [words('what', say('What')), number('diameterMm', 'mm', 200)],
+  cut: [words('what', say('What')), object('irreversible', 'irreversible', true)],
+  bend: [words('what', say('What')), object('irreversible', 'irreversible', true)],
   decide: [object('irreversible', 'irreversible')],
   choose: [object('choice', 'choices')],
   apply: [
     object('compound', 'compounds'),
-    { ...object('group', 'groups', true), label: 'On' },
-    { field: 'end', label: 'Which thread', kind: 'choice', options: [['', 'not said'], ...options(THREAD_END_TEXT)] },
-    maybe('zone', 'How much and where'),
+    { ...object('group', 'groups', true), label: say('On') },
+    {
+      field: 'end',
+      label: say('Which thread'),
+      kind: 'choice',
+      options: [['', say('not said')], ...options(THREAD_END_TEXT)],
+    },
+    maybe('zone', say('How much and where')),
   ],
   leaveDry: [GROUP],
   fit: [object('item', 'items')],
   buildStack: [object('station', 'stations')],
   press: [
     object('item', 'items'),
-    maybe('into', 'Into'),
-    number('minMm', 'Depth at least, mm', 2000, true),
-    number('maxMm', 'at most, mm', 2000, true),
-    { field: 'measureFit', label: 'Measure bore and bush first', kind: 'tick' },
+    maybe('into', say('Into')),
+    number('minMm', say('Depth at least, mm'), 2000, true),
+    number('maxMm', say('at most, mm'), 2000, true),
+    { field: 'measureFit', label: say('Measure bore and bush first'), kind: 'tick' },
   ],
   preset: [
-    words('what', 'What'),
+    words('what', say('What')),
     PLACES,
-    number('lengthMm', 'Length, mm', 5000, true),
+    number('lengthMm', say('Length, mm'), 5000, true),
     object('baseline', 'baselines', true),
-    number('pitchMm', 'Pitch, mm', 10),
+    number('pitchMm', say('Pitch, mm'), 10),
     {
       field: 'movingEnds',
-      label: 'Ends that move',
+      label: say('Ends that move'),
       kind: 'number',
       most: 2,
       whole: true,
     },
-    { field: 'leftHand', label: 'One end left-hand', kind: 'tick' },
-    number('inMeshMm', 'In mesh at least, mm', 300),
-    number('longestMm', 'Never longer than, mm', 5000, true),
+    { field: 'leftHand', label: say('One end left-hand'), kind: 'tick' },
+    number('inMeshMm', say('In mesh at least, mm'), 300),
+    number('longestMm', say('Never longer than, mm'), 5000, true),
   ],
   shim: [
-    words('what', 'What'),
+    words('what', say('What')),
     PLACES,
-    { field: 'shims', label: 'Shims of the bag', kind: 'objects', list: 'items' },
-    number('spacerMm', 'Spacer, mm', 200, true),
-    number('spreadMm', 'Gaps apart at most, mm', 50, true),
-    number('openMm', 'May stay open, mm', 10),
+    { field: 'shims', label: say('Shims of the bag'), kind: 'objects', list: 'items' },
+    number('spacerMm', say('Spacer, mm'), 200, true),
+    number('spreadMm', say('Gaps apart at most, mm'), 50, true),
+    number('openMm', say('May stay open, mm'), 10),
   ],
   align: [
     object('check', 'checks'),
-    number('authorityDeg', 'A quarter turn moves it, °', 6, true),
+    number('authorityDeg', say('A quarter turn moves it, °'), 6, true),
     {
       field: 'lobeOut',
-      label: 'Lobe outwards puts the top',
+      label: say('Lobe outwards puts the top'),
       kind: 'choice',
       options: [
-        ['', 'not said'],
+        ['', say('not said')],
         ['topOut', 'out'],
         ['topIn', 'in'],
       ],
     },
-    { field: 'startDeg', label: 'Lobe starts at, ° outwards', kind: 'number', least: -90, most: 90, optional: true },
+    {
+      field: 'startDeg',
+      label: say('Lobe starts at, ° outwards'),
+      kind: 'number',
+      least: -90,
+      most: 90,
+      optional: true,
+    },
   ],
   start: [GROUP],
   snug: [GROUP],
@@ -195,20 +207,20 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
   verify: [GROUP],
   hold: [
     GROUP,
-    { field: 'by', label: 'By', kind: 'choice', options: options(HOLD_TEXT) },
-    maybe('with', 'With'),
-    maybe('say', 'What the helper is told'),
-    maybe('otherwise', 'Otherwise'),
+    { field: 'by', label: say('By'), kind: 'choice', options: options(HOLD_TEXT) },
+    maybe('with', say('With')),
+    maybe('say', say('What the helper is told')),
+    maybe('otherwise', say('Otherwise')),
   ],
-  grease: [PLACES, maybe('with', 'With')],
-  bleed: [PLACES, maybe('with', 'With')],
+  grease: [PLACES, maybe('with', say('With'))],
+  bleed: [PLACES, maybe('with', say('With'))],
   fill: [
-    words('what', 'What'),
-    maybe('with', 'With'),
-    number('amount', 'How much', 1000, true),
+    words('what', say('What')),
+    maybe('with', say('With')),
+    number('amount', say('How much'), 1000, true),
     {
       field: 'unit',
-      label: 'Unit',
+      label: say('Unit'),
       kind: 'choice',
       options: [
         ['', 'L'],
@@ -219,9 +231,9 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
     },
   ],
   wait: [MINUTES],
-  followKit: [words('kit', 'Kit’s id'), maybe('part', 'Part of it')],
-  do: [words('text', 'In words')],
-});
+  followKit: [words('kit', say('Kit’s id')), maybe('part', say('Part of it'))],
+  do: [words('text', say('In words'))],
+};
 
 /** The entries of a list, as a person calls them. */
 export function listNames(kit: KitDocument, list: ObjectList): Array<{ id: string; name: string }> {
@@ -278,7 +290,7 @@ function fieldText(kit: KitDocument, one: ActionField, value: unknown): string[]
       ];
     case 'number':
       if (one.field === 'minutes') return [minutesText(Number(value))];
-      return [one.label.includes('mm') ? `${String(value)} mm` : `${one.label.toLowerCase()} ${String(value)}`];
+      return [one.label.includes('mm') ? `${String(value)} mm` : `${midSentence(one.label)} ${String(value)}`];
     case 'places':
       return [(value as string[]).join(', ')];
     case 'choice':
@@ -286,7 +298,7 @@ function fieldText(kit: KitDocument, one: ActionField, value: unknown): string[]
     case 'words':
       return [String(value)];
     case 'tick':
-      return value === true ? [one.label.toLowerCase()] : [];
+      return value === true ? [midSentence(one.label)] : [];
   }
 }
 

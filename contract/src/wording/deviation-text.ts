@@ -18,7 +18,7 @@ import { END_TEXT, FACTOR_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/te
 import { TRACE_WORDS } from './en/trace.ts';
 import { lookTargetText } from './look-text.ts';
 import { wantedText } from './measured-text.ts';
-import { say, type Values } from './say.ts';
+import { midSentence, say, type Values } from './say.ts';
 import { shopTime } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 import { substituteText } from './substitute-text.ts';
@@ -41,7 +41,7 @@ function span(ms: number): string {
 /** A kind of pull in the middle of a sentence. */
 const curveName = (kind: TraceKind): string => {
   const { name } = TRACE_WORDS[kind];
-  return name.charAt(0).toLowerCase() + name.slice(1);
+  return `${midSentence(name.charAt(0))}${name.slice(1)}`;
 };
 
 /** What a person typed, as a sentence: with its full stop, once. */

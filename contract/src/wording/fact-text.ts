@@ -1,5 +1,6 @@
 import { describeDrive } from '#core/fastener/drive.ts';
 import type { Assumption } from '#core/kit/draft/drafting.ts';
+import { written } from '#core/quantity/display.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { unreachable } from '#core/result.ts';
 import type { Doubt } from '#core/sheet/doubt.ts';
@@ -209,7 +210,7 @@ export function doubtText(doubt: Doubt): string {
   switch (doubt.code) {
     case 'twelveTimes':
       return say('{ratio} times off the {usualNm} N·m of its neighbours. lbf·in and lbf·ft differ by 12.', {
-        ratio: doubt.ratio.toFixed(1),
+        ratio: written(doubt.ratio, 1),
         usualNm: Number(doubt.usualNm.toFixed(1)),
       });
     case 'pairDisagrees':

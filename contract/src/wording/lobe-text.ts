@@ -1,4 +1,5 @@
 import type { LobeAdvice } from '#core/line/lobe-advice.ts';
+import { written } from '#core/quantity/display.ts';
 import { say } from './say.ts';
 
 /** Less than this is not missing, °. Chosen by us: what a rack repeats to. */
@@ -14,7 +15,7 @@ export function lobeAdviceText({ place, readDeg, aimDeg, answer }: LobeAdvice): 
     Math.abs(missingDeg) > REPEATS_DEG
       ? say(' It reaches {angleText} and no farther: {missingDeg}° are missing.', {
           angleText: angleText(camberDeg),
-          missingDeg: Math.abs(missingDeg).toFixed(2),
+          missingDeg: written(Math.abs(missingDeg), 2),
         })
       : '';
   if (towards === 'stays')
@@ -25,9 +26,9 @@ export function lobeAdviceText({ place, readDeg, aimDeg, answer }: LobeAdvice): 
       place,
       angleText: angleText(readDeg),
       angleText2: angleText(aimDeg),
-      turnDeg: Math.abs(turnDeg).toFixed(0),
+      turnDeg: written(Math.abs(turnDeg), 0),
       towards,
-      angleDeg: angleDeg.toFixed(0),
+      angleDeg: written(angleDeg, 0),
       top,
       angleText3: angleText(camberDeg),
       which: startsAway ? say(' It stands on the side that leads away from the aim.') : '',

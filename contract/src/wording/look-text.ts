@@ -1,5 +1,6 @@
 import type { Look, LookTarget, LookWay } from '#core/job/look.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { written } from '#core/quantity/display.ts';
 import type { LookLine } from '#core/record/look-lines.ts';
 import { inLanguage, say } from './say.ts';
 
@@ -22,7 +23,7 @@ export function lookTargetText(plan: Plan, target: LookTarget): string {
 
 /** What a second look found: `did not move at 55.0 N·m, wrench 3`. */
 export function lookText({ way, holds, torqueNm, wrench, note }: Look): string {
-  const at = torqueNm === undefined ? '' : say(' at {torqueNm} N·m', { torqueNm: torqueNm.toFixed(1) });
+  const at = torqueNm === undefined ? '' : say(' at {torqueNm} N·m', { torqueNm: written(torqueNm, 1) });
   const said = {
     pull: `${holds ? say('did not move') : 'disagreed'}${at}${wrench ? `, ${wrench.label}` : ''}`,
     stripe: holds ? say('stripe unbroken') : say('stripe broken'),

@@ -1,3 +1,4 @@
+import { written } from '#core/quantity/display.ts';
 import type { Asked, PinWay, Reading } from '#core/tightening/kind/reading.ts';
 import { asksOf, type TighteningSpec } from '#core/tightening/kinds.ts';
 import type { Adapter } from '#core/wrench/adapter.ts';
@@ -25,7 +26,7 @@ const BESIDE: Record<Asked, { figure?: (reading: Reading) => string; note?: (rea
   pinFits: { note: ({ pinWay }) => (pinWay === undefined ? '' : PIN_WAY_TEXT[pinWay]) },
   seatedAndBackedOff: {
     note: ({ seatNm }) =>
-      seatNm === undefined ? '' : say('seated at {seatNm} N·m, backed off', { seatNm: seatNm.toFixed(1) }),
+      seatNm === undefined ? '' : say('seated at {seatNm} N·m, backed off', { seatNm: written(seatNm, 1) }),
   },
 };
 

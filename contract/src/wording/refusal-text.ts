@@ -1,4 +1,5 @@
 import type { Refusal } from '#core/job/refusal.ts';
+import type { Role } from '#core/job/role.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
@@ -7,8 +8,9 @@ import { tradeWhyText } from './ask-text.ts';
 import { careName } from './care-text.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { BENDABLE_TEXT } from './en/rules.ts';
+import { ROLE_TEXT } from './en/terms.ts';
 import { LOOK_WAY_TEXT } from './look-text.ts';
-import { say } from './say.ts';
+import { midSentence, say } from './say.ts';
 import { shopClock } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 import { substituteText } from './substitute-text.ts';
@@ -59,7 +61,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
   const clock = (atMs: number) => shopClock(atMs, plan.rules);
   const degrees = (deg: number) => Math.round(deg);
   return {
-    role: asIs,
+    role: (role) => ROLE_TEXT[role as Role] ?? role,
     command: asIs,
     faults: (faults) =>
       listed(
@@ -189,7 +191,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     kit: asIs,
     prefix: asIs,
     refusal: asIs,
-    rule: (rule) => BENDABLE_TEXT[rule].title.toLowerCase(),
+    rule: (rule) => midSentence(BENDABLE_TEXT[rule].title),
     bender: asIs,
     says: asIs,
     leftMin: asIs,

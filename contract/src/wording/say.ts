@@ -1,4 +1,5 @@
 import { IntlMessageFormat } from 'intl-messageformat';
+import { writeDecimalsWith, written } from '#core/quantity/display.ts';
 
 /** What stands in the places of a message. */
 export type Values = Readonly<Record<string, string | number | boolean | null | undefined>>;
@@ -18,6 +19,8 @@ export interface Catalogue {
 export const ENGLISH: Catalogue = { language: 'en', messages: new Map() };
 
 let spoken: () => Catalogue = () => ENGLISH;
+/** What stands between a whole and its parts. @see CLDR, symbols of numbers */
+const DECIMAL_SIGN: Record<Language, string> = { en: '.', de: ',' };
 
 /**
  * Which language is spoken from now on.
@@ -26,13 +29,20 @@ let spoken: () => Catalogue = () => ENGLISH;
  */
 export function speak(find: () => Catalogue): void {
   spoken = find;
+  writeDecimalsWith(() => DECIMAL_SIGN[find().language]);
 }
 
 /** The language that is spoken now. */
 export const language = (): Language => spoken().language;
 
+/** A message as the catalogue has it; one that English uses in two senses is there once for each. */
+const keyOf = (message: string, sense?: string): string => (sense === undefined ? message : `${message} ‖ ${sense}`);
 /** A message in the language that is spoken, with its places still open. */
-const translated = (message: string): string => spoken().messages.get(message) ?? message;
+const translated = (message: string, sense?: string): string => spoken().messages.get(keyOf(message, sense)) ?? message;
+
+/** A value as a message tells it: parts of a whole by the sign of the language, whole numbers as they are counted by. */
+export const told = <Value>(value: Value): Value | string =>
+  typeof value === 'number' && !Number.isInteger(value) ? written(value) : value;
 
 const parsed = new Map<string, IntlMessageFormat>();
 
@@ -52,13 +62,17 @@ export function formatOf(message: string): IntlMessageFormat {
  * A message in words of the language that is spoken, by its English: ICU MessageFormat with plurals and selects. A value
  * that is not there stands in a select as `none`.
  *
+ * @param sense - which of two senses, where English has one word for both: the record, and to record
  * @throws where a message wants a value that it was not given: a fault of ours, found by the tests over every code
  */
-export function say(message: string, values: Values = {}): string {
-  if (!message.includes('{')) return translated(message);
-  const given = Object.fromEntries(Object.entries(values).map(([name, value]) => [name, value ?? 'none']));
+export function say(message: string, values: Values = {}, sense?: string): string {
+  if (!message.includes('{')) return translated(message, sense);
+  const given = Object.fromEntries(Object.entries(values).map(([name, value]) => [name, told(value) ?? 'none']));
   return String(formatOf(message).format(given));
 }
+
+/** Words as they stand inside a sentence: English gives up its capital there, a language that writes its nouns with one does not. */
+export const midSentence = (text: string): string => (language() === 'en' ? text.toLowerCase() : text);
 
 const inOtherWords = new WeakMap<object, object>();
 /** Properties of a table that hold no words, though what they hold may look like one: `star` is a kind and a pattern. */

@@ -15,6 +15,6 @@ describe('the log of a shop', () => {
       'Sorting trays: Red 3 × 5, Blue 1 × 8, before as usual',
     ],
     [{ what: 'person', did: 'added', person: 'Wren Calder', to: 'fitter' }, 'Wren Calder taken in as fitter'],
-    [{ what: 'person', did: 'leave', person: 'Wren Calder' }, 'Wren Calder left'],
+    [{ what: 'person', did: 'leave', person: 'Wren Calder' }, 'Wren Calder left the shop'],
   ])('%j', (change, text) => expect(shopChangeText(change as never)).toBe(text));
 });

@@ -6,7 +6,7 @@ import { BENDABLE_TEXT, BENDER_TEXT, RULE_TEXT, RULE_VALUES } from './en/rules.t
 import { gearText } from './lifting-gear-text.ts';
 import { numberOf } from './number-of.ts';
 import { weekText } from './opening-hours-text.ts';
-import { inLanguage, say } from './say.ts';
+import { inLanguage, midSentence, say } from './say.ts';
 
 const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = inLanguage({
   added: 'taken in',
@@ -14,7 +14,7 @@ const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = 
   resetPin: 'given a new PIN',
   lock: 'locked',
   unlock: 'unlocked',
-  leave: 'left',
+  leave: 'left the shop',
   return: 'came back',
 });
 
@@ -51,7 +51,7 @@ function valueText(field: string, value: string | undefined): string {
   if (field === 'lifting') return gearText(JSON.parse(value)).replaceAll('\n', ', ');
   if (field === 'bentBy')
     return Object.entries(JSON.parse(value) as Record<BendableRule, Bender>)
-      .map(([rule, bender]) => `${BENDABLE_TEXT[rule as BendableRule].title}: ${BENDER_TEXT[bender].toLowerCase()}`)
+      .map(([rule, bender]) => `${BENDABLE_TEXT[rule as BendableRule].title}: ${midSentence(BENDER_TEXT[bender])}`)
       .join('; ');
   if (field === 'stages' || field === 'gasketStages') return (JSON.parse(value) as number[]).join(', ');
   if (field !== 'trays') return RULE_VALUES[field]?.[value] ?? value;
@@ -87,7 +87,7 @@ export function shopChangeText(change: ShopChangeWhat): string {
         which: change.did === 'letIn' ? say('leads here too') : say('leads here no more'),
       });
     case 'movedIn':
-      return `${change.rows} ${BOOK_TEXT[change.book].toLowerCase()} ${change.did === 'taken' ? say('brought in') : say('taken out again')}: ${change.file}`;
+      return `${change.rows} ${midSentence(BOOK_TEXT[change.book])} ${change.did === 'taken' ? say('brought in') : say('taken out again')}: ${change.file}`;
     case 'person': {
       const from = change.from === undefined ? '' : `: ${change.from} → ${change.to}`;
       return `${change.person} ${DID[change.did]}${change.did === 'added' && change.to ? say(' as {to}', { to: change.to }) : from}`;

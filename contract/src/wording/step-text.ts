@@ -4,7 +4,7 @@ import { kitCalled, stepReferred } from '#core/visit/cross-reference.ts';
 import { COMPARE_TEXT, HOLD_TEXT, SLACKEN_TEXT, THREAD_END_TEXT } from './en/line.ts';
 import { ACTION_TEXT } from './en/terms.ts';
 import { minutesText } from './minutes-text.ts';
-import { inLanguage, say } from './say.ts';
+import { inLanguage, midSentence, say } from './say.ts';
 
 const END: Record<string, string> = inLanguage({ front: ' at the front', rear: ' at the rear', whole: '' });
 
@@ -75,7 +75,7 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
           thingText: thingText(plan, action.removed) ?? action.removed,
           itemText: itemText(plan, action.item) ?? action.item,
         }),
-        ...action.points.map((point) => COMPARE_TEXT[point].toLowerCase()),
+        ...action.points.map((point) => midSentence(COMPARE_TEXT[point])),
       );
     case 'disconnect':
     case 'reconnect':
@@ -242,7 +242,7 @@ function jointTitle(plan: Plan, { made, actions }: PlanStep): string | undefined
   const same = actions.every((action) => isJointAction(action) && action.group === first.group);
   if (!same || actions.length < 2) return undefined;
   const [verb = '', ...others] = actions.map(({ type }) => ACTION_TEXT[type]);
-  return `${[verb, ...others.map((other) => other.toLowerCase())].join(', ')}: ${objectOf(plan, first) ?? ''}`;
+  return `${[verb, ...others.map((other) => midSentence(other))].join(', ')}: ${objectOf(plan, first) ?? ''}`;
 }
 
 /** What a step is called: the sheet's own words; a made one by what it does. */

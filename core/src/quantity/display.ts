@@ -15,6 +15,17 @@ export interface TorqueShown {
 
 export type UnitSystem = 'metric' | 'inch';
 
+let decimalSign = (): string => '.';
+
+/** Which sign stands between a whole and its parts from now on. @param sign - asked at each number: requests differ */
+export function writeDecimalsWith(sign: () => string): void {
+  decimalSign = sign;
+}
+
+/** A number as the language that is spoken writes it. @param decimals - as many places; left out, as many as it has */
+export const written = (value: number, decimals?: number): string =>
+  (decimals === undefined ? String(value) : value.toFixed(decimals)).replace('.', decimalSign());
+
 /**
  * The inch unit a torque is spoken of in: lbf·in below 20 N·m (about 15 lbf·ft), lbf·ft above.
  * Common practice, no source: small clamps and pan bolts are printed in inch-pounds, wheels in foot-pounds.
@@ -38,7 +49,7 @@ export function showTorqueIn(torqueNm: number, unit: TorqueUnit, band?: { minNm:
   // A whole number if it is exact or close enough to be read off a wrench scale (half a division in 200).
   const whole = roundTo(value, 0);
   const coarse = Math.abs(whole - value) <= 0.0025 * Math.abs(value) ? 0 : threeFigureDecimals(value);
-  return { number: String(roundWithin(value, min, max, coarse)), unit };
+  return { number: written(roundWithin(value, min, max, coarse)), unit };
 }
 
 /** A torque in the shop's system first and the other second. */
@@ -59,9 +70,9 @@ export function showBand(minNm: number, maxNm: number, unit: TorqueUnit): { min:
   for (let decimals = low >= 20 ? 0 : 1; decimals <= 4; decimals++) {
     const [min, max] = [roundUp(low, decimals), roundDown(high, decimals)];
     // Two figures apart, or the band is a single exact figure.
-    if (min < max || (min === max && high - low < 10 ** -decimals)) return { min: String(min), max: String(max) };
+    if (min < max || (min === max && high - low < 10 ** -decimals)) return { min: written(min), max: written(max) };
   }
-  return { min: String(low), max: String(high) };
+  return { min: written(low), max: written(high) };
 }
 
 /** Nearest fraction of an inch with a denominator up to 64: 9.525 mm → `3/8`, 38.1 mm → `1-1/2`. */

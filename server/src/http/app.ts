@@ -73,6 +73,7 @@ import { recallRoutes } from './recall-routes.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
 import { openingRoutes, shopRoutes } from './shop-routes.ts';
+import { speakLanguage } from './speak-language.ts';
 import { tabletRoutes } from './tablet-routes.ts';
 import { wrenchRoutes } from './wrench-routes.ts';
 
@@ -231,6 +232,7 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
       strictTransportSecurity: false,
     }),
   );
+  app.use('/api/*', speakLanguage());
   // A name that a page elsewhere lets point here must not open this server to that page.
   app.use(async (c, next) => (isKnownHost(c.req.header('host'), hosts) ? next() : problem(c, 'wrongHost')));
   app.use(csrf());

@@ -78,7 +78,7 @@ export default function HelpBody({
       </p>
       {/* A phone has none. */}
       <section className="hidden sm:block">
-        <h3 className="mb-2 font-bold">{say('Keys')}</h3>
+        <h3 className="mb-2 font-bold">{say('Keys to press')}</h3>
         <dl className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
           {[...shortcuts, ...EVERYWHERE].map(({ keys, does }) => (
             <div className="contents" key={keys}>

@@ -1,4 +1,5 @@
 import { lazy, memo, Suspense, useState } from 'react';
+import { ROLE_TEXT } from '#contract/wording/en/terms.ts';
 import { useSession } from '../shop/session.ts';
 import { tell } from '../ui/tell.ts';
 
@@ -24,7 +25,10 @@ export const PersonMenu = memo(function PersonMenu() {
       >
         <span aria-hidden="true">{session.person.initials}</span>
         <span className="sr-only">
-          {tell('{name}, {role}. Switch person or settings', { name: session.person.name, role: session.person.role })}
+          {tell('{name}, {role}. Switch person or settings', {
+            name: session.person.name,
+            role: ROLE_TEXT[session.person.role],
+          })}
         </span>
       </button>
       {(wanted || expired) && (

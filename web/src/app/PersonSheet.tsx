@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { ROLE_TEXT } from '#contract/wording/en/terms.ts';
 import { say } from '#contract/wording/say.ts';
 import { GoToShop } from '../feature/shop/others/GoToShop.tsx';
 import { PinPad } from '../feature/sign-in/PinPad.tsx';
@@ -57,7 +58,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
             ? say('Sign in again. What you did meanwhile is kept here and will be sent.')
             : say('Signed in: {name}, {role}{which}.', {
                 name: session.person.name,
-                role: session.person.role,
+                role: ROLE_TEXT[session.person.role],
                 which: session.shops ? say(', at {name}', { name: session.shop.name }) : '',
               })
         }
@@ -96,7 +97,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
             {people.map((entry) => (
               <Button key={entry.id} className="justify-between!" onClick={() => setChosen(entry.id)}>
                 <span>{entry.name}</span>
-                <span className="font-normal text-ink-2">{entry.role}</span>
+                <span className="font-normal text-ink-2">{ROLE_TEXT[entry.role]}</span>
               </Button>
             ))}
             <div className="mt-2 grid grid-cols-2 gap-2">

@@ -1,9 +1,11 @@
 import { type KeyboardEvent, type ReactNode, useId } from 'react';
+import { LANGUAGE_NAMES } from '#contract/wording/catalogues.ts';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
-import { say } from '#contract/wording/say.ts';
+import { LANGUAGES, language, say } from '#contract/wording/say.ts';
 import { FAULTS } from '#core/trace/pull-trace.ts';
 import { useLiveWrench } from '../job/live-wrench.ts';
 import { isOwnDevice } from '../shop/hearing.ts';
+import { chooseLanguage } from '../shop/own-language.ts';
 import { useSettings } from '../shop/settings.ts';
 import { hasVoice } from '../shop/speech.ts';
 import { Button } from '../ui/Button.tsx';
@@ -88,11 +90,17 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
       onClose={onClose}
       title={say('Settings')}
       description={say(
-        'Units, hand, letters and pedal go with you to every tablet; light, sound and scale stay with this one.',
+        'Units, hand, letters and pedal go with you to every tablet; language, light, sound and scale stay with this one.',
       )}
       wide
     >
       <div className="grid gap-5 sm:grid-cols-2">
+        <Choice
+          legend={say('Language of this device')}
+          value={language()}
+          options={LANGUAGES.map((one) => [one, LANGUAGE_NAMES[one]] as const)}
+          onChoose={chooseLanguage}
+        />
         <Choice
           legend={say('Torque shown first in')}
           value={settings.system}

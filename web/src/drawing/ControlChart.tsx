@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 import { controlChart, POINTS_FOR_LIMITS } from '#core/wrench/control-chart.ts';
 
 export interface ChartPoint {
@@ -67,7 +68,7 @@ export function ControlChart({
           <g key={tick}>
             <line x1={EDGE.left - 8} x2={EDGE.left} y1={y(tick)} y2={y(tick)} stroke="var(--ink)" strokeWidth={1.5} />
             <text x={EDGE.left - 11} y={y(tick) + 4} textAnchor="end" className="figures" fontSize={12}>
-              {(tick * 100).toFixed(0)} %
+              {written(tick * 100, 0)} %
             </text>
           </g>
         ))}

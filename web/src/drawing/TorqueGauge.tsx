@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { written } from '#core/quantity/display.ts';
 import { fromBase, type TorqueUnit } from '#core/quantity/unit.ts';
 import type { AcceptBand } from '#core/tightening/band.ts';
 
@@ -83,7 +84,7 @@ export function TorqueGauge({
             strokeWidth={1}
           />
           <text x={Math.min(scale(pointer) + 8, WIDTH - 44)} y={14} className="figures" fontSize={15} fontWeight={700}>
-            {show(torqueNm ?? 0).toFixed(1)}
+            {written(show(torqueNm ?? 0), 1)}
           </text>
         </g>
       )}

@@ -1,5 +1,6 @@
 import { scaleLog } from 'd3-scale';
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 
 export interface TorqueMark {
   key: string;
@@ -37,8 +38,8 @@ export function TorqueRule({ marks, onMark }: { marks: readonly TorqueMark[]; on
       role="group"
       aria-label={say('Every torque of this kit: {count} values from {value} to {value2} newton metres', {
         count: marks.length,
-        value: Math.min(...values).toFixed(1),
-        value2: Math.max(...values).toFixed(1),
+        value: written(Math.min(...values), 1),
+        value2: written(Math.max(...values), 1),
       })}
     >
       <line x1={LEFT} x2={WIDTH - LEFT} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />
@@ -91,7 +92,7 @@ export function TorqueRule({ marks, onMark }: { marks: readonly TorqueMark[]; on
             tabIndex={-1}
             aria-label={say('{name}, {nm} newton metres{which}', {
               name: mark.name,
-              nm: mark.nm.toFixed(1),
+              nm: written(mark.nm, 1),
               which: mark.bad ? say(', off its neighbours') : '',
             })}
             className="cursor-pointer"

@@ -99,7 +99,10 @@ function OpenedJob() {
         </Link>
         <div className="order-last w-full min-w-0 border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
           <PhaseRule
-            phases={[...rulePhases(phases), { to: 'record', title: say('Record'), done: state.closed ? 1 : 0, of: 1 }]}
+            phases={[
+              ...rulePhases(phases),
+              { to: 'record', title: say('Record', {}, 'noun'), done: state.closed ? 1 : 0, of: 1 },
+            ]}
           />
         </div>
         <div className="flex shrink-0 items-center gap-1 px-3 lg:border-l lg:border-plate-2">

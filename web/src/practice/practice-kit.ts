@@ -69,7 +69,7 @@ export const PRACTICE_KIT: KitDocument = {
     {
       id: 'plate-screws',
       title: say('Plate screws'),
-      map: { title: say('Plate'), note: '', widthMm: 240, heightMm: 160, shapes: [] },
+      map: { title: say('Practice plate'), note: '', widthMm: 240, heightMm: 160, shapes: [] },
       stations: SCREWS.map((label) => `p${label}`),
       torqueOrder: { list: ['p1', 'p3', 'p2', 'p4'] },
     },

@@ -1,5 +1,4 @@
 import { create } from 'qrcode';
-import { say } from '#contract/wording/say.ts';
 
 /** The label of the shop's printer, mm, and its dots to the millimetre: 203 to the inch, as common label printers have. */
 const SIZE = { widthMm: 57, heightMm: 32 };
@@ -42,10 +41,7 @@ export async function labelPng(code: string, lines: readonly LabelLine[]): Promi
   let top = edge;
   for (const { text, mm, bold } of lines) {
     const height = mm * DOTS_PER_MM;
-    context.font = say('{which} {height}px "Atkinson Hyperlegible Next", sans-serif', {
-      which: bold ? 700 : 400,
-      height,
-    });
+    context.font = `${bold ? 700 : 400} ${height}px "Atkinson Hyperlegible Next", sans-serif`;
     context.textBaseline = 'top';
     context.fillText(fitted(context, text, canvas.width - edge - left), left, top);
     top += height * 1.2;

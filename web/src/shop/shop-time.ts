@@ -1,5 +1,5 @@
 import { tz } from '@date-fns/tz';
-import { addDays, format, parseISO, setHours, startOfDay, startOfHour } from 'date-fns';
+import { addDays, format, type Locale, parseISO, setHours, startOfDay, startOfHour } from 'date-fns';
 import type { HouseRules } from '#core/kit/house-rules.ts';
 import { type Closed, closedAt, type OpenDay, type OpeningHours, openOn } from '#core/shop/opening-hours.ts';
 import { useSession } from './session.ts';
@@ -14,6 +14,14 @@ function inShop(): { in: ReturnType<typeof tz> } {
 
 /** An instant by the shop's clock, for programs: written the same in every shop. */
 const inShopAs = (atMs: number, pattern: string): string => format(atMs, pattern, inShop());
+
+let locale: Locale | undefined;
+/** Names of days and months from now on, and how the day stands before them; English where never said. */
+export function writeDatesIn(of: Locale): void {
+  locale = of;
+}
+/** `30. Nov`: a day before its month has its point where the language counts days. */
+const counted = (pattern: string): string => (locale?.code === 'de' ? pattern.replace(/\bd (?=MMM)/, 'd. ') : pattern);
 
 /** How shops that write the month or the year first write what others write day first; what is not here is alike. */
 const WRITTEN: Record<NonNullable<HouseRules['dates']>, ReadonlyArray<readonly [RegExp, string]>> = {
@@ -34,7 +42,7 @@ const WRITTEN: Record<NonNullable<HouseRules['dates']>, ReadonlyArray<readonly [
 export function shopFormat(atMs: number, pattern: string): string {
   const { dates } = useSession.getState().session?.shop.rules ?? {};
   const own = dates ? WRITTEN[dates].reduce((text, [usual, here]) => text.replace(usual, here), pattern) : pattern;
-  return inShopAs(atMs, own);
+  return format(atMs, counted(own), { ...inShop(), ...(locale ? { locale } : {}) });
 }
 
 /** When a day of the shop begins, ms. @param days - days after the one the instant lies in */

@@ -1,3 +1,5 @@
+import { language } from '#contract/wording/say.ts';
+
 /** Says a text aloud. The browser's own voice; in tests one that writes down what it was told. */
 export interface SpeechEngine {
   say(text: string): void;
@@ -11,7 +13,7 @@ const ownVoice: SpeechEngine = {
     // What was still being said is of the station before.
     speechSynthesis.cancel();
     const said = new SpeechSynthesisUtterance(text);
-    said.lang = 'en';
+    said.lang = language();
     // A little slower than talk: it is heard across a bay.
     said.rate = 0.95;
     speechSynthesis.speak(said);

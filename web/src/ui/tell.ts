@@ -1,8 +1,9 @@
 import { createElement, Fragment, type ReactNode } from 'react';
-import { formatOf } from '#contract/wording/say.ts';
+import { formatOf, told } from '#contract/wording/say.ts';
 
 /** A message whose places hold pieces of the page: figures set bold, a link, a list. @see say */
 export function tell(message: string, values: Readonly<Record<string, ReactNode>>): ReactNode {
-  const told = formatOf(message).format<ReactNode>(values);
-  return Array.isArray(told) ? createElement(Fragment, null, ...told) : told;
+  const given = Object.fromEntries(Object.entries(values).map(([name, value]) => [name, told(value)]));
+  const parts = formatOf(message).format<ReactNode>(given);
+  return Array.isArray(parts) ? createElement(Fragment, null, ...parts) : parts;
 }

@@ -3,6 +3,7 @@ import type { FactorSource } from '#core/job/act/settle-basis.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import type { FigureSource } from '#core/job/figure.ts';
 import type { KeyKind } from '#core/job/key-held.ts';
+import type { Role } from '#core/job/role.ts';
 import type { StepNeed } from '#core/kit/kit-step.ts';
 import type { Phase } from '#core/kit/phase.ts';
 import type { HeadShape } from '#core/kit/piece-kind.ts';
@@ -204,4 +205,12 @@ export const KEY_TEXT: Record<KeyKind, string> = inLanguage({
   lockBit: 'lock bit',
   removalTool: 'removal tool',
   code: 'code',
+});
+
+/** What each role is called. */
+export const ROLE_TEXT: Record<Role, string> = inLanguage({
+  fitter: 'fitter',
+  lead: 'lead',
+  counter: 'counter',
+  apprentice: 'apprentice',
 });

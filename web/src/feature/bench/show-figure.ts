@@ -1,5 +1,5 @@
 import type { FigureWriter } from '#contract/wording/remark-text.ts';
-import { showTorque, type UnitSystem } from '#core/quantity/display.ts';
+import { showTorque, type UnitSystem, written } from '#core/quantity/display.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase, type UnitName } from '#core/quantity/unit.ts';
 
@@ -16,7 +16,7 @@ export function threeFigures(value: number): string {
   const size = Math.abs(value);
   if (size === 0) return '0';
   const decimals = size >= 100 ? 0 : Math.min(4, 2 - Math.floor(Math.log10(size)));
-  return String(roundTo(value, Math.max(0, decimals)));
+  return written(roundTo(value, Math.max(0, decimals)));
 }
 
 const inBoth = (base: number, metric: UnitName, inch: UnitName, system: UnitSystem): ShownFigure => {

@@ -4,7 +4,7 @@ import { BOOK_PAGE, type BookPull, type BookSearch } from '#contract/book.ts';
 import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { say } from '#contract/wording/say.ts';
-import { showTorqueIn } from '#core/quantity/display.ts';
+import { showTorqueIn, written } from '#core/quantity/display.ts';
 import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useBook, useCribRead, useKits } from '../../shop/queries.ts';
@@ -220,7 +220,7 @@ function PullRow({ pull }: { pull: BookPull }) {
         {verdict !== 'accepted' && <span className="block font-sans text-sm">{VERDICT_TEXT[verdict]}</span>}
       </td>
       <td className="figures pr-3 text-sm whitespace-nowrap">
-        {minNm.toFixed(1)} – {maxNm?.toFixed(1) ?? say('open')}
+        {written(minNm, 1)} – {maxNm?.toFixed(1) ?? say('open')}
       </td>
       <td className="text-sm">
         {wrench}

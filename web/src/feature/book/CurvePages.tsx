@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 import { curveSpreads } from '#core/record/curve-spread.ts';
 import { Curve, type CurveSeries } from '../../drawing/Curve.tsx';
 import { useKitCurves } from '../../shop/queries.ts';
@@ -91,16 +92,16 @@ function StationCurves({ kit, station }: { kit: string; station: string }) {
                 <td className="py-2">
                   {slope ? (
                     <span className="figures">
-                      {slope.median.toFixed(2)}{' '}
+                      {written(slope.median, 2)}{' '}
                       <span className="text-sm text-ink-2">
-                        {tell('{low} to {high}', { low: slope.low.toFixed(2), high: slope.high.toFixed(2) })}
+                        {tell('{low} to {high}', { low: written(slope.low, 2), high: written(slope.high, 2) })}
                       </span>
                     </span>
                   ) : (
                     say('no straight part')
                   )}
                   <span className="block text-sm">
-                    {kinds.map(({ kind, times }) => `${TRACE_WORDS[kind].name.toLowerCase()} ${times}`).join(', ')}
+                    {kinds.map(({ kind, times }) => `${midSentence(TRACE_WORDS[kind].name)} ${times}`).join(', ')}
                   </span>
                 </td>
               </tr>

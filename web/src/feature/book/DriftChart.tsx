@@ -3,6 +3,7 @@ import { line } from 'd3-shape';
 import type { WrenchBook } from '#contract/book.ts';
 import { say } from '#contract/wording/say.ts';
 import type { UsePoint } from '#core/crib/wrench-drift.ts';
+import { written } from '#core/quantity/display.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 
 const WIDTH = 760;
@@ -47,7 +48,7 @@ export function DriftChart({ book: { points, permissible, drift, label, pullsSin
           count: points.length,
           most,
           which: last ? percent(last.mean) : say('none'),
-          permissible: (permissible * 100).toFixed(0),
+          permissible: written(permissible * 100, 0),
         })}
       >
         <rect
@@ -67,7 +68,7 @@ export function DriftChart({ book: { points, permissible, drift, label, pullsSin
               stroke={tick === 0 ? 'var(--ink)' : 'var(--hair)'}
             />
             <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end" className="figures" fontSize={12}>
-              {(tick * 100).toFixed(0)} %
+              {written(tick * 100, 0)} %
             </text>
           </g>
         ))}

@@ -2,6 +2,7 @@ import type { KitTrouble } from '#contract/book.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 import type { StepSpread } from '#core/record/step-times.ts';
 import { useKitBook } from '../../shop/queries.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
@@ -72,8 +73,8 @@ export function KitPages({ kit, revision }: { kit: string; revision?: number }) 
                 <span className="block text-sm text-ink-2">
                   {tell('{numberOf}, mean {meanNm} ± {sdNm} N·m', {
                     numberOf: numberOf(spread.pulls, 'pull'),
-                    meanNm: spread.meanNm.toFixed(1),
-                    sdNm: spread.sdNm.toFixed(2),
+                    meanNm: written(spread.meanNm, 1),
+                    sdNm: written(spread.sdNm, 2),
                   })}
                   {spread.missed > 0 && (
                     <b className="text-bad">{tell(', {missed} out of band', { missed: spread.missed })}</b>

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 import type { StationSpread } from '#core/record/station-spread.ts';
 
 const WIDTH = 420;
@@ -24,10 +25,10 @@ export function SpreadChart({ spread }: { spread: StationSpread }) {
       aria-label={say('{station}: {pulls} pulls from {lowNm} to {highNm} N·m, mean {meanNm}, band {minNm} to {value}', {
         station,
         pulls,
-        lowNm: lowNm.toFixed(1),
-        highNm: highNm.toFixed(1),
-        meanNm: meanNm.toFixed(1),
-        minNm: minNm.toFixed(1),
+        lowNm: written(lowNm, 1),
+        highNm: written(highNm, 1),
+        meanNm: written(meanNm, 1),
+        minNm: written(minNm, 1),
         value: maxNm?.toFixed(1) ?? say('open'),
       })}
       className="w-full max-w-md bg-sheet"
@@ -57,11 +58,11 @@ export function SpreadChart({ spread }: { spread: StationSpread }) {
       <line x1={x(meanNm)} x2={x(meanNm)} y1={0} y2={HEIGHT - EDGE.bottom} stroke="#ffd21f" strokeWidth={3} />
       <g className="figures" fontSize={11} fill="var(--ink-2)">
         <text x={x(minNm)} y={HEIGHT - 3} textAnchor="middle">
-          {minNm.toFixed(1)}
+          {written(minNm, 1)}
         </text>
         {maxNm !== undefined && (
           <text x={x(maxNm)} y={HEIGHT - 3} textAnchor="middle">
-            {maxNm.toFixed(1)}
+            {written(maxNm, 1)}
           </text>
         )}
       </g>

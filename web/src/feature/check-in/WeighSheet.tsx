@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import { say } from '#contract/wording/say.ts';
 import { countByWeight, type Weighed, type WeightCount, type WeightFault } from '#core/kit/count-by-weight.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
+import { written } from '#core/quantity/display.ts';
 import { Button } from '../../ui/Button.tsx';
 import { typedNumber } from '../../ui/CommitField.tsx';
 import { inputLook } from '../../ui/FormField.tsx';
@@ -115,8 +116,8 @@ const Sure = ({ pieces, pieceG, sure }: WeightCount) => (
     <b className="figures text-3xl">{pieces}</b>{' '}
     <span className="text-ink-2">
       {tell('of {pieceG} g each, {which}', {
-        pieceG: pieceG.toFixed(2),
-        which: sure > 0.9995 ? say('as good as certain') : say('{sure} % sure', { sure: (sure * 100).toFixed(1) }),
+        pieceG: written(pieceG, 2),
+        which: sure > 0.9995 ? say('as good as certain') : say('{sure} % sure', { sure: written(sure * 100, 1) }),
       })}
     </span>
   </p>

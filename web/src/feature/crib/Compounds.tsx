@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { say } from '#contract/wording/say.ts';
 import { type Bottle, bottleVerdict, leftMl, REORDER_SHARE } from '#core/crib/bottle.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
+import { written } from '#core/quantity/display.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import { Curve } from '../../drawing/Curve.tsx';
 import { api, call } from '../../shop/api.ts';
@@ -144,7 +145,7 @@ function Row({ bottle, today, onPick }: { bottle: Bottle; today: string; onPick?
       </span>
       <span className="text-right">
         <span className={`figures block text-2xl font-bold ${low ? 'text-bad' : ''}`}>
-          {tell('{which} mL', { which: left < 10 ? left.toFixed(2) : left.toFixed(1) })}
+          {tell('{which} mL', { which: left < 10 ? written(left, 2) : written(left, 1) })}
         </span>
         <span className="figures text-sm text-ink-2">{tell('of {sizeMl}', { sizeMl: bottle.sizeMl })}</span>
       </span>
@@ -172,7 +173,7 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
       description={say('Lot {lot}, on the shelf since {shopFormat}. {usedMl} mL counted off by the jobs.', {
         lot: bottle.lot,
         shopFormat: shopFormat(bottle.receivedAtMs, 'd MMM yyyy'),
-        usedMl: bottle.usedMl.toFixed(2),
+        usedMl: written(bottle.usedMl, 2),
       })}
     >
       <div className="grid gap-4">

@@ -1,6 +1,7 @@
 import { Download } from 'lucide-react';
 import { say } from '#contract/wording/say.ts';
 import type { ReorderLine } from '#core/crib/bottle.ts';
+import { written } from '#core/quantity/display.ts';
 import { useReorder } from '../../shop/queries.ts';
 
 const WHAT: Record<ReorderLine['what'], string> = {
@@ -16,7 +17,7 @@ const because = ({ what, because: why, figure }: ReorderLine): string => {
     case 'low':
       return what === 'fastener'
         ? say('{figure} left', { figure: figure ?? 0 })
-        : say('{figure} mL left', { figure: (figure ?? 0).toFixed(1) });
+        : say('{figure} mL left', { figure: written(figure ?? 0, 1) });
     case 'expired':
       return say('past its date');
     case 'expiring':

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { CribWrench, Recheck } from '#contract/crib.ts';
 import { say } from '#contract/wording/say.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
-import { showTorque } from '#core/quantity/display.ts';
+import { showTorque, written } from '#core/quantity/display.ts';
 import { calibrationDue, permissibleDeviation } from '#core/wrench/calibration.ts';
 import { checksUntilOut, controlChart } from '#core/wrench/control-chart.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
@@ -53,12 +53,12 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
       }),
     ],
     [
-      say('Left'),
+      say('Still left'),
       due.due
         ? say('due ({which})', { which: due.because === 'pulls' ? say('5 000 pulls') : say('by date') })
         : say('{daysLeft} days', { daysLeft: due.daysLeft }),
     ],
-    [say('Allowed'), say('±{permissible} % (ISO 6789-1)', { permissible: (permissible * 100).toFixed(0) })],
+    [say('Allowed'), say('±{permissible} % (ISO 6789-1)', { permissible: written(permissible * 100, 0) })],
     [say('Square to grip'), wrench.lengthMm === undefined ? say('not entered') : `${wrench.lengthMm} mm`],
   ];
   return (

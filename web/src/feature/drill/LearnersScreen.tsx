@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { DRILL } from '#contract/wording/en/drill.ts';
+import { ROLE_TEXT } from '#contract/wording/en/terms.ts';
 import { say } from '#contract/wording/say.ts';
+import type { Role } from '#core/job/role.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useAssignments, useChange, useDrills, useLearners } from '../../shop/queries.ts';
@@ -58,7 +60,7 @@ export default function LearnersScreen() {
                   <b>{learner.name}</b>
                   <span className="text-sm text-ink-2">
                     {tell('{role} · {count} of {count2} spotted{which}', {
-                      role: learner.role,
+                      role: ROLE_TEXT[learner.role as Role] ?? learner.role,
                       count: learner.mastery.filter(({ mastered }) => mastered).length,
                       count2: learner.mastery.length,
                       which: learner.lastMs

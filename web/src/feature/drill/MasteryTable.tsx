@@ -1,5 +1,5 @@
 import { DRILL, FAULT_WORDS, ROOM_WORDS } from '#contract/wording/en/drill.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { FAULT_ROOMS, FAULTS } from '#core/drill/fault-kind.ts';
 import type { Mastery } from '#core/drill/mastery.ts';
 import { tell } from '../../ui/tell.ts';
@@ -22,7 +22,7 @@ export function MasteryTable({ mastery, nowMs }: { mastery: readonly Mastery[]; 
             <b className="mr-2">{FAULT_WORDS[entry.kind].name}</b>
             <span className="text-sm text-ink-2">
               {ROOM_WORDS[FAULTS[entry.kind].room]}
-              {wants(entry) ? ` · ${DRILL.due.toLowerCase()}` : ''}
+              {wants(entry) ? ` · ${midSentence(DRILL.due)}` : ''}
             </span>
           </span>
           <span className="figures text-sm whitespace-nowrap">

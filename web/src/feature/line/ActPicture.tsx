@@ -10,6 +10,7 @@ import { evenUp } from '#core/line/even-up.ts';
 import { checkKey, limitsOf } from '#core/line/judge-check.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
+import { written } from '#core/quantity/display.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { StackDrawing } from '../../drawing/StackDrawing.tsx';
 import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
@@ -261,7 +262,7 @@ function Readings({ act, line, ask, answers }: PictureProps) {
           <p className="mt-2 text-ink-2">
             {tell('Apart at most {spread}  {unit}', { spread, unit: entry.unit })}
             {values.length > 1 &&
-              say(', so far {value}', { value: (Math.max(...values) - Math.min(...values)).toFixed(1) })}
+              say(', so far {value}', { value: written(Math.max(...values) - Math.min(...values), 1) })}
           </p>
         )}
         {travel && limits.min !== undefined && limits.max !== undefined && (

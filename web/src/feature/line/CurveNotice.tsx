@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
 import { warn } from '../../shop/chime.ts';
@@ -41,7 +41,7 @@ export function CurveNotice({ line }: { line: LineInHand }) {
     >
       <p role="alert" className="min-w-60 flex-1">
         <b className="text-xl text-bad">
-          {tell('Station {label}: {name}', { label: station.label, name: words.name.toLowerCase() })}
+          {tell('Station {label}: {name}', { label: station.label, name: midSentence(words.name) })}
         </b>{' '}
         <span className="figures text-sm whitespace-nowrap text-ink-2">
           {tell('{value} % sure', { value: Math.round(100 * pull.curve.confidence) })}

@@ -54,7 +54,7 @@ export function FarPanel({ plan, state, act }: { plan: Plan; state: JobState; ac
       {station ? (
         <>
           <p className="figures leading-none font-bold" style={letters(1, shown ? 24 : 16)}>
-            {shown ? shown.number : atMark ? say('Mark') : stageWord(next?.kind)}
+            {shown ? shown.number : atMark ? say('Mark', {}, 'stripe') : stageWord(next?.kind)}
             {shown && <span style={letters(0.5, 12)}> {shown.unit}</span>}
             {band?.angle && <span style={letters(0.5, 12)}> + {Math.round(band.angle.targetDeg)}°</span>}
           </p>

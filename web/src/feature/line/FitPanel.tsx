@@ -83,15 +83,11 @@ export function FitPanel({ answers, roomC = 20 }: { answers: Answers; roomC?: nu
           {left !== undefined && Number.isFinite(left) && (
             <div className="mt-2 flex items-center justify-between gap-3">
               <p role="timer" className={left <= 0 ? 'font-bold text-bad' : ''}>
-                {left <= 0 ? (
-                  say('It grips by now: warm it again.')
-                ) : (
-                  <>
-                    {tell('{left} until the slip is gone', {
+                {left <= 0
+                  ? say('It grips by now: warm it again.')
+                  : tell('{left} until the slip is gone', {
                       left: <b className="figures text-2xl">{Math.ceil(left)} s</b>,
                     })}
-                  </>
-                )}
               </p>
               <Button
                 onClick={() => {

@@ -71,16 +71,12 @@ export default function Line() {
       >
         <ListOrdered size={20} aria-hidden="true" />
         <span>
-          {step ? (
-            <>
-              {tell('Step {number} of {count}', {
+          {step
+            ? tell('Step {number} of {count}', {
                 number: <b className="figures">{step.number}</b>,
                 count: line.line.steps.length,
-              })}
-            </>
-          ) : (
-            say('The line is done')
-          )}
+              })
+            : say('The line is done')}
         </span>
         <span className="ml-auto text-ink-2 underline">{tape ? say('Fold the tape') : say('All steps')}</span>
       </button>

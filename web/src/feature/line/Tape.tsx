@@ -1,7 +1,7 @@
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { NEED_TEXT } from '#contract/wording/en/terms.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import { waitsOfStep } from '#core/job/line-progress.ts';
@@ -96,7 +96,7 @@ function underText(plan: Plan, { step }: LineStep): string {
   return [
     plan.kits.length > 1 ? plan.kits.find(({ id }) => id === step.kit)?.title : undefined,
     (step.people ?? 1) > 1 ? say('{people} people', { people: step.people }) : undefined,
-    ...step.needs.filter((need) => need !== 'helper').map((need) => NEED_TEXT[need].toLowerCase()),
+    ...step.needs.filter((need) => need !== 'helper').map((need) => midSentence(NEED_TEXT[need])),
   ]
     .filter(Boolean)
     .join(' · ');

@@ -11,7 +11,7 @@ export async function askOwnerPage(token: string, path: string, body?: FormData)
     method: body ? 'POST' : 'GET',
     body,
     credentials: 'omit',
-    headers: { authorization: say('Bearer {token}', { token }) },
+    headers: { authorization: `Bearer ${token}` },
   }).catch((error: unknown) => {
     throw new UnreachableError(String(error));
   });

@@ -7,7 +7,7 @@ import { numberOf } from '#contract/wording/number-of.ts';
 import { obstaclePath, obstacleText } from '#contract/wording/readiness-text.ts';
 import { say } from '#contract/wording/say.ts';
 import { indexOf } from '#core/kit/plan.ts';
-import { showTorqueIn } from '#core/quantity/display.ts';
+import { showTorqueIn, written } from '#core/quantity/display.ts';
 import type { Obstacle, Readiness } from '#core/readiness/readiness.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
@@ -89,7 +89,7 @@ function Sheet({ result }: { result: Readiness }) {
                 <span>{say('Missing')}</span>
                 <span className="text-right">
                   {tell('{targetNm}, stations {labels}', {
-                    targetNm: <span className="figures">{targetNm.toFixed(0)} N·m</span>,
+                    targetNm: <span className="figures">{written(targetNm, 0)} N·m</span>,
                     labels: labels(ids),
                   })}
                 </span>
@@ -191,8 +191,8 @@ function Sheet({ result }: { result: Readiness }) {
                   <b>{COMPOUND_TEXT[need.kind]}</b>
                   <span className={`figures ${need.haveMl < need.needMl ? 'font-bold text-bad' : ''}`}>
                     {tell('{needMl} of {haveMl} mL', {
-                      needMl: need.needMl.toFixed(1),
-                      haveMl: need.haveMl.toFixed(0),
+                      needMl: written(need.needMl, 1),
+                      haveMl: written(need.haveMl, 0),
                     })}
                   </span>
                 </span>

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { TOOL_COMES, type ToolComes } from '#core/job/arranged-tool.ts';
 import type { ToolNeed } from '#core/readiness/tool-need.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -31,7 +31,7 @@ export function ToolThere({ need }: { need: ToolNeed }) {
     <>
       {arranged ? (
         <span>
-          {COMES_TEXT[arranged.how].toLowerCase()}
+          {midSentence(COMES_TEXT[arranged.how])}
           {arranged.from ? say(' from {from}', { from: arranged.from }) : ''}
         </span>
       ) : (

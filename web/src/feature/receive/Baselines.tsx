@@ -50,7 +50,7 @@ function BaselineTable({ baseline }: { baseline: Plan['baselines'][number] }) {
             <th className="py-1 font-normal">{say('Place')}</th>
             <th className="py-1 font-normal">{say('Before')}</th>
             <th className="py-1 font-normal">{say('After')}</th>
-            <th className="py-1 font-normal">{say('Change')}</th>
+            <th className="py-1 font-normal">{say('Change', {}, 'noun')}</th>
           </tr>
         </thead>
         <tbody>

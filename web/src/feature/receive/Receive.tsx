@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { kitsNow, planOf } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
@@ -63,7 +63,7 @@ export default function Receive() {
     [say('Odometer'), odometer === undefined ? say('not read') : `${Math.round(odometer)} km`],
     [
       say('Bay'),
-      `${document.bay}${slot?.place && slot.place !== 'bay' ? `, ${PLACE_TEXT[slot.place].toLowerCase()}` : ''}`,
+      `${document.bay}${slot?.place && slot.place !== 'bay' ? `, ${midSentence(PLACE_TEXT[slot.place])}` : ''}`,
     ],
     [say('Start'), shopFormat(document.plannedStartMs, 'EEE d MMM yyyy HH:mm')],
     [

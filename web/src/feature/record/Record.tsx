@@ -18,6 +18,7 @@ import { curveText } from '#contract/wording/trace-text.ts';
 import { careList } from '#core/job/care.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
+import { written } from '#core/quantity/display.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { lookLines } from '#core/record/look-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
@@ -167,7 +168,7 @@ export default function RecordScreen() {
                             {pull?.corrections.map((correction) => (
                               <span key={correction.commandId} className="block">
                                 {tell('was {from}: {reason}', {
-                                  from: correction.from.toFixed(1),
+                                  from: written(correction.from, 1),
                                   reason: correction.reason,
                                 })}
                               </span>

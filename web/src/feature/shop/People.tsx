@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import { type AccessChange, PersonInputSchema, type ShopPerson } from '#contract/shop.ts';
+import { ROLE_TEXT } from '#contract/wording/en/terms.ts';
 import { say } from '#contract/wording/say.ts';
 import { ROLES, type Role } from '#core/job/role.ts';
 import { SKILLS, type Skill } from '#core/job/skill.ts';
@@ -65,7 +66,7 @@ export function People({ people, change }: { people: readonly ShopPerson[]; chan
               <b className="block">{person.name}</b>
               <span className={`text-sm ${person.lockedAtMs ? 'font-bold text-bad' : 'text-ink-2'}`}>
                 {[
-                  person.role,
+                  ROLE_TEXT[person.role],
                   ...person.skills,
                   person.mentor &&
                     say('with {name}', {
@@ -109,7 +110,7 @@ export function People({ people, change }: { people: readonly ShopPerson[]; chan
                 <span className="flex-1">
                   {person.name}{' '}
                   <span className="text-sm text-ink-2">
-                    {tell('{role}, left', { role: person.role })}{' '}
+                    {tell('{role}, left', { role: ROLE_TEXT[person.role] })}{' '}
                     {person.leftAtMs && shopFormat(person.leftAtMs, 'd MMM yyyy')}
                   </span>
                 </span>
@@ -229,7 +230,7 @@ function PersonForm({
           >
             {ROLES.map((one) => (
               <option key={one} value={one}>
-                {one}
+                {ROLE_TEXT[one]}
               </option>
             ))}
           </select>

@@ -1,8 +1,11 @@
 import { KeyRound } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import type { PersonCard, ShopCard } from '#contract/session.ts';
-import { say } from '#contract/wording/say.ts';
+import { LANGUAGE_NAMES } from '#contract/wording/catalogues.ts';
+import { ROLE_TEXT } from '#contract/wording/en/terms.ts';
+import { LANGUAGES, language, say } from '#contract/wording/say.ts';
 import { counted, useBacklog } from '../../job/backlog.ts';
+import { chooseLanguage } from '../../shop/own-language.ts';
 import { signInByPasskey } from '../../shop/passkeys.ts';
 import { hasPasskeys } from '../../shop/prove.ts';
 import { useSignInOptions } from '../../shop/queries.ts';
@@ -55,6 +58,7 @@ export default function SignIn() {
           <p className="mt-3 text-lg text-on-plate-2">{options?.shop ?? ' '}</p>
           <Stripe />
         </div>
+        <Languages />
         <p className="mt-6 hidden text-sm text-on-plate-2 md:block">
           {say('An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first.')}
         </p>
@@ -119,7 +123,7 @@ export default function SignIn() {
                       </span>
                       <span className="flex-1">
                         <span className="block font-bold">{entry.name}</span>
-                        <span className="text-sm text-ink-2">{entry.role}</span>
+                        <span className="text-sm text-ink-2">{ROLE_TEXT[entry.role]}</span>
                       </span>
                       {options?.demoPins && (
                         <span className="figures text-sm text-ink-2">
@@ -155,6 +159,27 @@ export default function SignIn() {
         </div>
       </section>
     </main>
+  );
+}
+
+/** The languages of this device: whoever comes to it first may not read the one it speaks. */
+function Languages() {
+  return (
+    <ul className="mt-6 flex flex-wrap gap-2">
+      {LANGUAGES.map((one) => (
+        <li key={one}>
+          <button
+            type="button"
+            lang={one}
+            aria-pressed={one === language()}
+            className={`min-h-12 border px-4 ${one === language() ? 'border-on-plate font-bold' : 'border-on-plate-2 text-on-plate-2'}`}
+            onClick={() => chooseLanguage(one)}
+          >
+            {LANGUAGE_NAMES[one]}
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }
 

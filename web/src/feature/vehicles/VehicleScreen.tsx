@@ -244,7 +244,7 @@ function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
             className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
             to={`/jobs/${visit.id}/record`}
           >
-            {say('Record')}
+            {say('Record', {}, 'noun')}
           </Link>
         </span>
       </div>

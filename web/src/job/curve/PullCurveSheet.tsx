@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { pullShown } from '#contract/wording/joint-text.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { evidenceText } from '#contract/wording/trace-text.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import { stationState } from '#core/job/job-state.ts';
@@ -119,13 +119,11 @@ export default function PullCurveSheet({
         <p className="mt-2">
           {tell('{value} sure{count}.', {
             value: <b className="figures">{Math.round(100 * pull.curve.confidence)} %</b>,
-            count: pull.curve.also.length > 0 && (
-              <>
-                {tell('. It could also be: {also}', {
-                  also: pull.curve.also.map((kind) => TRACE_WORDS[kind].name.toLowerCase()).join(', '),
-                })}
-              </>
-            ),
+            count:
+              pull.curve.also.length > 0 &&
+              tell('. It could also be: {also}', {
+                also: pull.curve.also.map((kind) => midSentence(TRACE_WORDS[kind].name)).join(', '),
+              }),
           })}
         </p>
       )}

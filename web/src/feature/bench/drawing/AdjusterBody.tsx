@@ -1,5 +1,7 @@
 /** An adjustable link: two ends in a body, with the thread showing and the thread in mesh at each. */
+
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 import { tell } from '../../../ui/tell.ts';
 export function AdjusterBody({
   before,
@@ -56,7 +58,7 @@ export function AdjusterBody({
           className="figures"
           fontSize={13}
         >
-          {tell('in mesh {mesh}', { mesh: mesh.toFixed(1) })}
+          {tell('in mesh {mesh}', { mesh: written(mesh, 1) })}
         </text>
       </g>
     );
@@ -74,7 +76,7 @@ export function AdjusterBody({
       />
       <text x={320} y={36} textAnchor="middle" className="figures" fontSize={15} fontWeight={700}>
         {tell('{turns} turns, {which}', {
-          turns: Math.abs(turns).toFixed(2),
+          turns: written(Math.abs(turns), 2),
           which: turns >= 0 ? say('longer') : say('shorter'),
         })}
       </text>

@@ -73,7 +73,7 @@ export function BoltRing({
         {say('% of target')}
       </text>
       <text x={210} y={166} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        {say('left')}
+        {say('still held')}
       </text>
     </svg>
   );

@@ -1,4 +1,5 @@
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 
 /** Middle of the drawing, and radii: bolt, crown of the nut, corners of its hexagon, px. */
 
@@ -80,7 +81,7 @@ export function CastleNut({ slots, pastDeg, label }: { slots: number; pastDeg: n
         />
       )}
       <text x={318} y={34} className="figures" fontSize={15} fontWeight={700}>
-        {meets ? say('Pin fits') : say('{next}° on', { next: next.toFixed(0) })}
+        {meets ? say('Pin fits') : say('{next}° on', { next: written(next, 0) })}
       </text>
       <text x={318} y={52} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
         {meets ? say('slot at the hole') : say('to the next slot')}

@@ -7,6 +7,7 @@ import type { CornerCurves as Curves } from '#core/bench/corner.ts';
 import type { CornerChange } from '#core/geometry/corner-change.ts';
 import type { CornerAtTravel } from '#core/geometry/corner-sweep.ts';
 import type { HardPoints, WheelStance } from '#core/geometry/hard-points.ts';
+import { written } from '#core/quantity/display.ts';
 import { tell } from '../../../ui/tell.ts';
 import { geometryWorker } from '../../../worker/geometry-worker.ts';
 import { workerFailure } from '../../../worker/kit-worker.ts';
@@ -99,8 +100,8 @@ function CurveOf({ of, title, curves }: { of: (typeof SHOWN)[number]['key']; tit
         first && last
           ? say('{title}: {first} at 120 mm droop, {last} at 120 mm bump', {
               title,
-              first: first[of].toFixed(2),
-              last: last[of].toFixed(2),
+              first: written(first[of], 2),
+              last: written(last[of], 2),
             })
           : say('{title}, being worked out', { title })
       }

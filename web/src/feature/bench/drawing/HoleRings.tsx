@@ -1,3 +1,5 @@
+import { written } from '#core/quantity/display.ts';
+
 /** A drilled and tapped hole from above: drill, minor and major diameter, to scale with each other. */
 export function HoleRings({
   rings,
@@ -30,7 +32,7 @@ export function HoleRings({
               {ring.text}
             </text>
             <text x={308} y={y + 16} className="figures" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-              {ring.diameterMm.toFixed(2)} mm, {(ring.diameterMm / 25.4).toFixed(3)} in
+              {written(ring.diameterMm, 2)} mm, {written(ring.diameterMm / 25.4, 3)} in
             </text>
           </g>
         );

@@ -1,5 +1,7 @@
 /** What a cut through a bolted joint shows, mm. */
+
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 import { tell } from '../../../ui/tell.ts';
 export interface JointSectionProps {
   diameterMm: number;
@@ -147,10 +149,10 @@ export function JointSection(props: JointSectionProps) {
               strokeWidth={2}
             />
             <text x={cx + px(d / 2) + 22} y={end + px(neededMm) / 2 - 4} className="figures" fontSize={13}>
-              {tell('needs {neededMm} mm', { neededMm: neededMm.toFixed(1) })}
+              {tell('needs {neededMm} mm', { neededMm: written(neededMm, 1) })}
             </text>
             <text x={cx + px(d / 2) + 22} y={end + px(neededMm) / 2 + 13} className="figures" fontSize={13}>
-              {tell('has {engagedMm} mm', { engagedMm: engagedMm.toFixed(1) })}
+              {tell('has {engagedMm} mm', { engagedMm: written(engagedMm, 1) })}
             </text>
           </g>
         )}

@@ -1,5 +1,6 @@
 import { say } from '#contract/wording/say.ts';
 import type { PropShaftChange } from '#core/geometry/prop-shaft.ts';
+import { written } from '#core/quantity/display.ts';
 import { tell } from '../../../ui/tell.ts';
 
 const RAD = Math.PI / 180;
@@ -68,14 +69,14 @@ export function ShaftSide({
       <g className="figures" fontSize={16} fontWeight={700}>
         <text x={top.x + 10} y={Math.max(20, top.y - 20)}>
           {tell('{outputJointDeg}° (was {outputJointDeg2}°)', {
-            outputJointDeg: change.after.outputJointDeg.toFixed(1),
-            outputJointDeg2: change.before.outputJointDeg.toFixed(1),
+            outputJointDeg: written(change.after.outputJointDeg, 1),
+            outputJointDeg2: written(change.before.outputJointDeg, 1),
           })}
         </text>
         <text x={pinion.x - 30} y={pinion.y + 44} textAnchor="middle">
           {tell('{pinionJointDeg}° (was {pinionJointDeg2}°)', {
-            pinionJointDeg: change.after.pinionJointDeg.toFixed(1),
-            pinionJointDeg2: change.before.pinionJointDeg.toFixed(1),
+            pinionJointDeg: written(change.after.pinionJointDeg, 1),
+            pinionJointDeg2: written(change.before.pinionJointDeg, 1),
           })}
         </text>
       </g>

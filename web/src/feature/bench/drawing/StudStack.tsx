@@ -1,5 +1,7 @@
 /** A turn of thread as it is drawn, px. */
+
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 import { tell } from '../../../ui/tell.ts';
 
 const TURN_PX = 7;
@@ -122,8 +124,8 @@ export function StudStackDrawing({
         </text>
         <text x={x(face) + 4} y={mid - r * 1.9 - 8}>
           {tell('in mesh: needs {neededMm}, has {engagementMm} mm', {
-            neededMm: neededMm.toFixed(1),
-            engagementMm: engagementMm.toFixed(1),
+            neededMm: written(neededMm, 1),
+            engagementMm: written(engagementMm, 1),
           })}
         </text>
       </g>

@@ -1,4 +1,5 @@
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 
 /** Thread profiles of the candidates over one another, at one scale, with the measured pitch as a comb. */
 export function ThreadCombs({
@@ -40,7 +41,7 @@ export function ThreadCombs({
                 {row.name}
               </text>
               <text x={8} y={y + 36} className="figures" fontSize={13.5} style={{ fill: 'var(--ink-2)' }}>
-                P {row.pitchMm.toFixed(3)}
+                P {written(row.pitchMm, 3)}
               </text>
             </g>
           );

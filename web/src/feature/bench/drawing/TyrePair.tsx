@@ -1,4 +1,5 @@
 /** Two tyres from the side on one ground, and how much one stands over the other. */
+import { written } from '#core/quantity/display.ts';
 import { tell } from '../../../ui/tell.ts';
 export function TyrePair({
   oldDiameterMm,
@@ -32,7 +33,7 @@ export function TyrePair({
           {name}
         </text>
         <text x={cx} y={ground - r + 18} textAnchor="middle" className="figures" fontSize={14}>
-          {diameterMm.toFixed(0)} mm
+          {written(diameterMm, 0)} mm
         </text>
       </g>
     );
@@ -45,7 +46,7 @@ export function TyrePair({
       {tyre(465, newDiameterMm, names[1], true)}
       <path d={`M320 ${low}H350M320 ${high}H350M335 ${low}V${high}`} stroke="var(--ink)" strokeWidth={2} fill="none" />
       <text x={320} y={318} textAnchor="middle" className="figures" fontSize={15}>
-        {tell('stands {newDiameterMm} mm higher', { newDiameterMm: ((newDiameterMm - oldDiameterMm) / 2).toFixed(1) })}
+        {tell('stands {newDiameterMm} mm higher', { newDiameterMm: written((newDiameterMm - oldDiameterMm) / 2, 1) })}
       </text>
     </svg>
   );

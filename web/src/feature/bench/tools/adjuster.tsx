@@ -1,6 +1,7 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { say } from '#contract/wording/say.ts';
 import { linkLength } from '#core/bench/adjuster.ts';
+import { written } from '#core/quantity/display.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { AdjusterBody } from '../drawing/AdjusterBody.tsx';
 import { inLine } from '../show-figure.ts';
@@ -59,7 +60,7 @@ export const ADJUSTER: BenchTool = {
         shown: show.text(String(Math.abs(a.wholeTurns)), `turns + ${Math.round(a.degrees)}°`),
       },
       figures: [
-        { label: say('Change'), shown: show.length(a.lengthChangeMm) },
+        { label: say('Change', {}, 'noun'), shown: show.length(a.lengthChangeMm) },
         { label: say('In mesh after, first'), shown: show.length(a.engagementAfterMm[0]) },
         { label: say('In mesh after, second'), shown: show.length(a.engagementAfterMm[1]) },
         { label: say('Longest'), shown: show.length(a.longestMm) },
@@ -80,8 +81,8 @@ export const ADJUSTER: BenchTool = {
         designation: thread.designation,
         inLine: inLine(show.length(link.lengthNowMm)),
         inLine2: inLine(show.length(link.targetMm)),
-        turns: a.turns.toFixed(2),
-        engagementAfterMm: a.engagementAfterMm.map((mm) => mm.toFixed(1)).join(' and '),
+        turns: written(a.turns, 2),
+        engagementAfterMm: a.engagementAfterMm.map((mm) => written(mm, 1)).join(' and '),
       }),
     };
   },

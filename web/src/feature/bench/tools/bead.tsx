@@ -1,6 +1,7 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { say } from '#contract/wording/say.ts';
 import { beadFor } from '#core/bench/bead.ts';
+import { written } from '#core/quantity/display.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { BeadOnBolt } from '../drawing/BeadOnBolt.tsx';
 import { threeFigures } from '../show-figure.ts';
@@ -79,8 +80,8 @@ export const BEAD: BenchTool = {
           threeFigures: threeFigures(length),
           which: blind ? say(', blind') : '',
           value: [drops.number, drops.unit].filter(Boolean).join(' '),
-          beadMl: b.beadMl.toFixed(3),
-          totalMl: b.totalMl.toFixed(2),
+          beadMl: written(b.beadMl, 3),
+          totalMl: written(b.totalMl, 2),
           count,
         },
       ),

@@ -2,6 +2,7 @@ import { must } from '#contract/calc/joint-input.ts';
 import { say } from '#contract/wording/say.ts';
 import { eccentricAim } from '#core/bench/eccentric.ts';
 import { ECCENTRIC_PLACES, type EccentricPlace } from '#core/geometry/eccentric.ts';
+import { written } from '#core/quantity/display.ts';
 import { EccentricFaces } from '../../../drawing/EccentricFaces.tsx';
 import type { BenchTool } from '../bench-tool.ts';
 
@@ -62,8 +63,8 @@ export const CAMBER: BenchTool = {
       assumption: true,
       options: [
         { value: '', label: say('As its place says') },
-        { value: 'topOut', label: say('Out') },
-        { value: 'topIn', label: say('In') },
+        { value: 'topOut', label: say('Outwards') },
+        { value: 'topIn', label: say('Inwards') },
       ],
     },
   ],
@@ -85,7 +86,7 @@ export const CAMBER: BenchTool = {
       a.towards === 'stays'
         ? say('stays where it is')
         : say('{turnDeg}° {towards}: top goes {top}', {
-            turnDeg: Math.abs(a.turnDeg).toFixed(0),
+            turnDeg: written(Math.abs(a.turnDeg), 0),
             towards: a.towards,
             top: a.top,
           });
@@ -98,7 +99,7 @@ export const CAMBER: BenchTool = {
         shown: {
           number: Math.abs(a.turnDeg).toFixed(0),
           unit: '°',
-          other: say('to {angleDeg}° from neutral', { angleDeg: a.angleDeg.toFixed(0) }),
+          other: say('to {angleDeg}° from neutral', { angleDeg: written(a.angleDeg, 0) }),
         },
       },
       figures: [

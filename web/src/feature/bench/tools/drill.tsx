@@ -30,7 +30,7 @@ export const DRILL: BenchTool = {
     { key: 'thread', label: say('Thread'), initial: 'M10', kind: 'text' },
     {
       key: 'purpose',
-      label: say('To'),
+      label: say('Drilled to'),
       initial: 'tap',
       kind: 'choice',
       options: [
@@ -102,7 +102,7 @@ export const DRILL: BenchTool = {
         : []),
     ];
     return {
-      main: { label: say('Drill'), shown: show.text(name) },
+      main: { label: say('Drill', {}, 'tool'), shown: show.text(name) },
       figures: [
         { label: say('Diameter'), shown: show.length(mm) },
         ...(purpose === 'size'

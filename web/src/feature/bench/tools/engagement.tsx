@@ -10,6 +10,7 @@ import {
   TAPPED_TENSILE_MPA,
   type TappedMaterial,
 } from '#core/fastener/thread-engagement.ts';
+import { written } from '#core/quantity/display.ts';
 import { usualFace } from '#core/tightening/proposed-torque.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
@@ -132,7 +133,7 @@ export const ENGAGEMENT: BenchTool = {
             designation: thread.designation,
             material,
             depth,
-            lengthMm: limits.lengthMm.toFixed(1),
+            lengthMm: written(limits.lengthMm, 1),
           })}
         />
       ),

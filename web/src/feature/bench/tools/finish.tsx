@@ -1,5 +1,5 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { type FrictionSource, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
@@ -151,8 +151,8 @@ export const FINISH: BenchTool = {
           designation: thread.designation,
           propertyClass: strength.propertyClass,
           inLine: inLine(show.torque(torqueNm)),
-          label: label(from).toLowerCase(),
-          label2: label(to).toLowerCase(),
+          label: midSentence(label(from)),
+          label2: midSentence(label(to)),
           threeFigures: threeFigures(now.preloadRatio * 100),
           inLine2: inLine(show.torque(now.atEqualPreloadNm)),
         },

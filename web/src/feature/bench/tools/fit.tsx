@@ -1,6 +1,6 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { FIT_TEXT } from '#contract/wording/en/bench.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { fitOf } from '#core/bench/fit.ts';
 import { EXPANSION_PER_K, type FitMaterial, gapAfterMm, measuredFit } from '#core/fit/shrink-fit.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
@@ -139,7 +139,7 @@ export const FIT: BenchTool = {
       summary: say('Bore {boreMm} mm, pin {pinMm} mm: {fitText}{which}', {
         boreMm,
         pinMm,
-        fitText: FIT_TEXT[m.kind].toLowerCase(),
+        fitText: midSentence(FIT_TEXT[m.kind]),
         which: needsHeat
           ? say(', bore to {inLine} for {threeFigures} mm of slip', {
               inLine: inLine(show.temperature(s.boreC)),

@@ -4,7 +4,7 @@ import { inputFaultText } from '#contract/wording/input-fault-text.ts';
 import { say } from '#contract/wording/say.ts';
 import { identified } from '#core/bench/identify.ts';
 import type { Measured, SurfaceCoat } from '#core/fastener/identify.ts';
-import { showInchFraction } from '#core/quantity/display.ts';
+import { showInchFraction, written } from '#core/quantity/display.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { ThreadCombs } from '../drawing/ThreadCombs.tsx';
 
@@ -130,7 +130,7 @@ export const IDENTIFY: BenchTool = {
             strong: isPipe && designation === pipe?.pipe.designation,
             cells: [
               say('{designation}, pipe', { designation }),
-              say('of {minMm} – {maxMm}', { minMm: crests.minMm.toFixed(2), maxMm: crests.maxMm.toFixed(2) }),
+              say('of {minMm} – {maxMm}', { minMm: written(crests.minMm, 2), maxMm: written(crests.maxMm, 2) }),
               off(measured.pitchMm === undefined ? undefined : measured.pitchMm - pitchMm),
               taper ? 'tapered' : 'parallel',
               say('it is no bolt'),

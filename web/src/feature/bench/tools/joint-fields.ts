@@ -1,4 +1,4 @@
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { washersFor } from '#core/bench/sizes.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
 import { parseThread } from '#core/fastener/thread.ts';
@@ -104,7 +104,7 @@ export const intoField: Field = {
   kind: 'choice',
   options: [
     { value: 'nut', label: say('A nut') },
-    ...PARTS.map(({ value, label }) => ({ value, label: say('Thread in {label}', { label: label.toLowerCase() }) })),
+    ...PARTS.map(({ value, label }) => ({ value, label: say('Thread in {label}', { label: midSentence(label) }) })),
   ],
 };
 

@@ -1,6 +1,7 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { say } from '#contract/wording/say.ts';
 import { propShaftFor } from '#core/bench/axle.ts';
+import { written } from '#core/quantity/display.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { ShaftSide } from '../drawing/ShaftSide.tsx';
 import { inLine } from '../show-figure.ts';
@@ -46,8 +47,8 @@ export const PROP_SHAFT: BenchTool = {
       drawing: <ShaftSide change={a} {...shaft} label={say('Prop shaft from the side, before and after')} />,
       summary: say('Prop shaft, lift {inLine}: joints {outputJointDeg}° and {pinionJointDeg}°, slip opens {inLine2}', {
         inLine: inLine(show.length(shaft.liftMm)),
-        outputJointDeg: a.after.outputJointDeg.toFixed(1),
-        pinionJointDeg: a.after.pinionJointDeg.toFixed(1),
+        outputJointDeg: written(a.after.outputJointDeg, 1),
+        pinionJointDeg: written(a.after.pinionJointDeg, 1),
         inLine2: inLine(show.length(a.lengthChangeMm)),
       }),
     };

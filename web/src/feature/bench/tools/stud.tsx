@@ -1,6 +1,7 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { say } from '#contract/wording/say.ts';
 import { studFor } from '#core/bench/stud.ts';
+import { written } from '#core/quantity/display.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { StudStackDrawing } from '../drawing/StudStack.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
@@ -86,7 +87,7 @@ export const STUD: BenchTool = {
         inLine: inLine(show.length(stack.studMm)),
         inLine2: inLine(show.length(stack.wheelMm)),
         inLine3: inLine(show.length(stack.spacerMm)),
-        turns: v.turns.toFixed(1),
+        turns: written(v.turns, 1),
         which:
           v.tooShortByMm > 0
             ? say('short by {inLine}', { inLine: inLine(show.length(v.tooShortByMm)) })

@@ -1,5 +1,5 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { preloadOf } from '#core/bench/preload.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { usualRule } from '#core/tightening/assembly-preload.ts';
@@ -183,7 +183,7 @@ export const TORQUE: BenchTool = {
       summary: say('{designation} {propertyClass}, {label}: {inLine} makes {inLine2}, {threeFigures} % of proof', {
         designation: thread.designation,
         propertyClass: strength.propertyClass,
-        label: finish.label.toLowerCase(),
+        label: midSentence(finish.label),
         inLine: inLine(show.torque(torqueNm)),
         inLine2: inLine(show.force(preloadN)),
         threeFigures: threeFigures(stress.proofShare * 100),

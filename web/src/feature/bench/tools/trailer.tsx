@@ -1,6 +1,7 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { say } from '#contract/wording/say.ts';
 import { trailerOnBall } from '#core/bench/towing.ts';
+import { written } from '#core/quantity/display.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { LoadedTrailer } from '../drawing/LoadedTrailer.tsx';
 import { inLine } from '../show-figure.ts';
@@ -84,8 +85,8 @@ export const TRAILER: BenchTool = {
       summary: say('Trailer {inLine}: {inLine2} on the ball, {share} %; cargo {allMm} mm forward for {text} %', {
         inLine: inLine(show.mass(a.totalKg)),
         inLine2: inLine(show.mass(a.tongueKg)),
-        share: (a.share * 100).toFixed(1),
-        allMm: a.move.allMm.toFixed(0),
+        share: written(a.share * 100, 1),
+        allMm: written(a.move.allMm, 0),
         text: read.text('share'),
       }),
     };

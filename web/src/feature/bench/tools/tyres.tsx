@@ -1,6 +1,7 @@
 import { must, refuse } from '#contract/calc/joint-input.ts';
 import { say } from '#contract/wording/say.ts';
 import { tyresFor } from '#core/bench/tyres.ts';
+import { written } from '#core/quantity/display.ts';
 import { readTyreSize } from '#core/vehicle/tyre-size.ts';
 import type { BenchReader } from '../bench-reader.ts';
 import type { BenchTool } from '../bench-tool.ts';
@@ -88,7 +89,7 @@ export const TYRES: BenchTool = {
         shown: {
           number: dial.trueKmh.toFixed(1),
           unit: 'km/h',
-          other: say('{trueKmh} mph', { trueKmh: (dial.trueKmh / 1.609344).toFixed(1) }),
+          other: say('{trueKmh} mph', { trueKmh: written(dial.trueKmh / 1.609344, 1) }),
         },
       },
       figures: [
@@ -115,7 +116,7 @@ export const TYRES: BenchTool = {
         text: read.text('old'),
         text2: read.text('new'),
         text3: read.text('speed'),
-        trueKmh: dial.trueKmh.toFixed(1),
+        trueKmh: written(dial.trueKmh, 1),
         inLine: inLine(show.length(change.radiusMm)),
         inLine2: inLine(show.length(change.outMm)),
       }),

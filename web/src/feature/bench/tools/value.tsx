@@ -1,7 +1,7 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { LIMITED_BY_TEXT, VALUE_BECAUSE_TEXT, VALUE_SOURCE_TEXT } from '#contract/wording/en/bench.ts';
 import { proposalFaultText } from '#contract/wording/input-fault-text.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { valueFor } from '#core/bench/value.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { TAPPED_TENSILE_MPA, type TappedMaterial } from '#core/fastener/thread-engagement.ts';
@@ -169,7 +169,7 @@ export const VALUE: BenchTool = {
         which:
           best === undefined
             ? say('no value may be used')
-            : `${VALUE_SOURCE_TEXT[best.source].toLowerCase()}${best.torqueNm === undefined ? '' : `, ${inLine(show.torque(best.torqueNm))}`}`,
+            : `${midSentence(VALUE_SOURCE_TEXT[best.source])}${best.torqueNm === undefined ? '' : `, ${inLine(show.torque(best.torqueNm))}`}`,
         which2: best?.source === 'estimate' ? say(', not from the sheet') : '',
       }),
       refusedForJob: best === undefined ? say('Nothing may be used for this joint yet.') : undefined,

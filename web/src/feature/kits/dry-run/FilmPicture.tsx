@@ -36,17 +36,13 @@ export function FilmPicture({ log, move, text }: { log: JobLog; move: Move; text
     <>
       <div className="border-b border-hair bg-sheet px-5 py-3">
         <p className="text-sm text-ink-2">
-          {step ? (
-            <>
-              {tell('Step {number} of {count} · {phaseText}', {
+          {step
+            ? tell('Step {number} of {count} · {phaseText}', {
                 number: <b className="figures text-ink">{step.number}</b>,
                 count: line.steps.length,
                 phaseText: PHASE_TEXT[step.step.phase],
-              })}
-            </>
-          ) : (
-            say('Beside the line')
-          )}
+              })
+            : say('Beside the line')}
         </p>
         {step && <h2 className="text-lg">{stepTitle(plan, step.step)}</h2>}
         <p className="plate text-3xl" aria-live="polite">

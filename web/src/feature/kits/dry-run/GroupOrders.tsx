@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { Button } from '../../../ui/Button.tsx';
 import type { Film } from './use-rehearsal.ts';
@@ -54,7 +54,7 @@ export function GroupOrders({ film, onFilm }: { film: Film; onFilm: (from: numbe
             <div key={name} className="flex items-center gap-3 py-1">
               <Button
                 className="min-h-11! w-24 shrink-0"
-                aria-label={say('Watch: {name}, {title}', { name: name.toLowerCase(), title })}
+                aria-label={say('Watch: {name}, {title}', { name: midSentence(name), title })}
                 onClick={() => onFilm(from, to)}
               >
                 {name}

@@ -96,7 +96,7 @@ function Told({
               <li key={id}>
                 <Link
                   className="inline-flex min-h-9 items-center underline"
-                  to={placeAddress(kit.id, say('steps[{index}]', { index })) ?? ''}
+                  to={placeAddress(kit.id, `steps[${index}]`) ?? ''}
                 >
                   {step?.number ?? index + 1} {step?.text}
                 </Link>

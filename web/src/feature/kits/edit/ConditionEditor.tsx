@@ -255,8 +255,8 @@ function RuleNode({
           value={value === true ? 'yes' : 'no'}
           onChange={(event) => compare('is', event.target.value === 'yes')}
         >
-          <option>{say('yes')}</option>
-          <option>{say('no')}</option>
+          <option value="yes">{say('yes')}</option>
+          <option value="no">{say('no')}</option>
         </select>
       )}
       {question?.kind === 'choice' && (

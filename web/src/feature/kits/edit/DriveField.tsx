@@ -21,7 +21,7 @@ export function Drive({
       : inch
         ? String(Number((drive.acrossFlatsMm / 25.4).toFixed(4)))
         : String(drive.acrossFlatsMm);
-  const kind = inch ? say('{kind}Inch', { kind: drive.kind }) : drive.kind;
+  const kind = inch ? `${drive.kind}Inch` : drive.kind;
   const make = (to: string, typed: string): DriveSize | undefined => {
     if (to === 'hand' || to === 'unknown') return { kind: to };
     if (to === 'sixLobe')

@@ -1,4 +1,5 @@
 import { say } from '#contract/wording/say.ts';
+import { written } from '#core/quantity/display.ts';
 
 /** An order that could be chosen, with how unevenly it loads the group. */
 export function OrderCandidate({
@@ -17,7 +18,7 @@ export function OrderCandidate({
   return (
     <tr className={`border-b border-hair ${current ? 'font-bold' : ''}`}>
       <td className="py-1">{text}</td>
-      <td className="figures py-1 text-right">{imbalance.toFixed(2)}</td>
+      <td className="figures py-1 text-right">{written(imbalance, 2)}</td>
       <td className="py-1 pl-4">
         <span aria-hidden className="block h-3 bg-ink" style={{ width: `${Math.min(100, imbalance * 100)}%` }} />
       </td>

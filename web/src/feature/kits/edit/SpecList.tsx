@@ -7,6 +7,7 @@ import type { Station } from '#core/kit/kit-document.ts';
 import { FIGURE_BASES, type PrintedSpec } from '#core/kit/printed-spec.ts';
 import { procedureFromPrinted } from '#core/kit/procedure-from-printed.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
+import { written } from '#core/quantity/display.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import type { MissingSpec } from '#core/tightening/kind/missing.ts';
 import type { ProcedureStage } from '#core/tightening/kind/procedure.ts';
@@ -79,7 +80,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                       return read.error.code === 'noTorque'
                         ? say('No torque with a unit in it: 46 lbf·ft, 80-100 in-lb, 74 ft-lb plus 90°.')
                         : say('{torqueNm} N·m is no torque of this trade.', {
-                            torqueNm: read.error.torqueNm.toFixed(0),
+                            torqueNm: written(read.error.torqueNm, 0),
                           });
                     return void specEdit(index, (spec) =>
                       Object.assign(spec, { spec: read.value, printed: typed.trim() }),
@@ -137,10 +138,10 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
               {band && (
                 <span className="figures self-center text-sm text-ink-2">
                   {tell('{targetNm} N·m, {fromBase} lbf·ft, accepted {minNm}–{which}', {
-                    targetNm: band.targetNm.toFixed(1),
-                    fromBase: fromBase(band.targetNm, 'lbf·ft').toFixed(1),
-                    minNm: band.minNm.toFixed(1),
-                    which: Number.isFinite(band.maxNm) ? band.maxNm.toFixed(1) : '…',
+                    targetNm: written(band.targetNm, 1),
+                    fromBase: written(fromBase(band.targetNm, 'lbf·ft'), 1),
+                    minNm: written(band.minNm, 1),
+                    which: Number.isFinite(band.maxNm) ? written(band.maxNm, 1) : '…',
                   })}
                 </span>
               )}

@@ -176,8 +176,8 @@ function StationForm({
               }
             >
               <option value="">{say('none')}</option>
-              <option>{say('left')}</option>
-              <option>{say('right')}</option>
+              <option value="left">{say('to the left')}</option>
+              <option value="right">{say('to the right')}</option>
             </select>
           </label>
         </div>

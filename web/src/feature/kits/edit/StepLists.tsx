@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import type { Aftercare } from '#core/kit/kit-document.ts';
 import type { Check, KitTool, Neighbour, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
 import type { Disconnect, RemovedThing } from '#core/kit/kit-step.ts';
@@ -378,7 +378,7 @@ function GoneBefore({ entry, edit }: { entry: Temporary; edit: (recipe: (entry: 
         ))}
         {PHASES.slice(2).map((phase) => (
           <option key={phase} value={`phase ${phase}`}>
-            {tell('{phaseText} begins', { phaseText: PHASE_TEXT[phase].toLowerCase() })}
+            {tell('{phaseText} begins', { phaseText: midSentence(PHASE_TEXT[phase]) })}
           </option>
         ))}
         {kit.steps.map(({ id, text, number }) => (

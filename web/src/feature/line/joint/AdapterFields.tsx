@@ -55,19 +55,15 @@ export function AdapterFields({ torque }: { torque: TorqueStep }) {
         ))}
       </div>
       <p role="status" className="mt-2 min-h-7">
-        {setting?.ok ? (
-          <>
-            {tell('Set {number}  {unit} for {number2} at the bolt. Hand on the middle of the grip.', {
+        {setting?.ok
+          ? tell('Set {number}  {unit} for {number2} at the bolt. Hand on the middle of the grip.', {
               number: <b className="figures">{showTorqueIn(setting.value, unit).number}</b>,
               unit,
               number2: <span className="figures">{showTorqueIn(band.targetNm, unit).number}</span>,
-            })}
-          </>
-        ) : setting ? (
-          say('These measures leave no lever: check them.')
-        ) : (
-          say('It counts for this group, until it is taken off.')
-        )}
+            })
+          : setting
+            ? say('These measures leave no lever: check them.')
+            : say('It counts for this group, until it is taken off.')}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         <Button disabled={!through} onClick={() => torque.takeAdapter(undefined)}>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { BASIS_TEXT, COMPOUND_TEXT, FACTOR_TEXT } from '#contract/wording/en/terms.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { FACTOR_RANGE, type FactorSource } from '#core/job/act/settle-basis.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { BasisClash } from '#core/job/figure-basis.ts';
@@ -41,7 +41,7 @@ export function BasisChoice({ torque, clash }: { torque: TorqueStep; clash: Basi
       <p>
         {tell(
           'The figure is for {basisText}, and {compoundText} is on the thread: the same torque makes another load.',
-          { basisText: BASIS_TEXT[clash.basis], compoundText: COMPOUND_TEXT[clash.compound].toLowerCase() },
+          { basisText: BASIS_TEXT[clash.basis], compoundText: midSentence(COMPOUND_TEXT[clash.compound]) },
         )}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">

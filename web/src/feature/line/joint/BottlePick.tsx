@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import type { Compound } from '#core/compound/compound.ts';
 import type { BottleFault } from '#core/compound/shelf-bottle.ts';
 import { LOCKER_GRADES, type LockerGrade } from '#core/job/act/name-compound.ts';
@@ -50,7 +50,7 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
     return (
       <p className="mt-2 text-base text-bad">
         {tell('No good bottle of {compoundText} is on the shelf{which}. Its lot will not be on the record.', {
-          compoundText: COMPOUND_TEXT[compound.kind].toLowerCase(),
+          compoundText: midSentence(COMPOUND_TEXT[compound.kind]),
           which:
             shelf.length > 0
               ? `: ${shelf.map(({ lot, fault }) => say('lot {lot} {which}', { lot, which: fault ? FAULT_TEXT[fault] : '' })).join(', ')}`
@@ -66,7 +66,7 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
       return setWrong(
         say('{name} is {compoundText}: put it back.', {
           name: bottle.name,
-          compoundText: COMPOUND_TEXT[bottle.kind].toLowerCase(),
+          compoundText: midSentence(COMPOUND_TEXT[bottle.kind]),
         }),
       );
     if (bottle.fault)

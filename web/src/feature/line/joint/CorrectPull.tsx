@@ -3,6 +3,7 @@ import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { say } from '#contract/wording/say.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
+import { written } from '#core/quantity/display.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
 import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -35,7 +36,7 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
     <li className="border-b border-hair py-2 last:border-b-0">
       <div className="flex items-center justify-between gap-3">
         <span className={pull.voided || pull.withdrawn ? 'text-ink-2 line-through' : ''}>
-          <b className="figures">{pull.torqueNm.toFixed(1)} N·m</b> {VERDICT_TEXT[pull.verdict]}, {pull.wrench.label},{' '}
+          <b className="figures">{written(pull.torqueNm, 1)} N·m</b> {VERDICT_TEXT[pull.verdict]}, {pull.wrench.label},{' '}
           {pull.by.name}, {shopFormat(pull.atMs, 'HH:mm')}
         </span>
         {correctable && (
@@ -47,7 +48,7 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
       {pull.corrections.map((correction) => (
         <p key={correction.commandId} className="text-sm text-ink-2">
           {tell('was {from} N·m: {reason} ({name})', {
-            from: correction.from.toFixed(1),
+            from: written(correction.from, 1),
             reason: correction.reason,
             name: correction.by.name,
           })}

@@ -50,7 +50,7 @@ export function InstrumentLine({ label }: { label: string }) {
                   )}
                 </>
               ) : (
-                <>{tell('Open by {name}; it has not said yet who it is.', { name: instrument.name })}</>
+                tell('Open by {name}; it has not said yet who it is.', { name: instrument.name })
               ))}
           </p>
           <Button onClick={leave}>{say('Back to the stand-in')}</Button>

@@ -12,6 +12,7 @@ import { lockerClock } from '#core/job/locker-window.ts';
 import { stageOf } from '#core/job/procedure-stage.ts';
 import { cautionsAt } from '#core/line/cautions-at.ts';
 import type { LineAct } from '#core/line/line.ts';
+import { written } from '#core/quantity/display.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
 import { usePrimaryKey } from '../../../app/use-primary-key.ts';
 import { useScanner } from '../../../app/use-scanner.ts';
@@ -152,7 +153,7 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
               <p className="figures text-sm">
                 {tell('{patternText} · load balance {loadImbalance}', {
                   patternText: PATTERN_TEXT[group.torquePattern],
-                  loadImbalance: group.loadImbalance.toFixed(2),
+                  loadImbalance: written(group.loadImbalance, 2),
                 })}
                 {sharesPlate && (
                   <button type="button" className="ml-3 min-h-11 font-sans underline" onClick={() => setSheet('load')}>

@@ -1,6 +1,6 @@
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { setsOnTheThread } from '#core/compound/compound.ts';
 import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { benderOf } from '#core/job/gate/bending.ts';
@@ -39,7 +39,7 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
         <div className="mt-3 text-xl">
           <p>
             {tell('Back it out, clean the thread, {which} on, and in again by hand.', {
-              which: compound ? COMPOUND_TEXT[compound.kind].toLowerCase() : say('compound'),
+              which: compound ? midSentence(COMPOUND_TEXT[compound.kind]) : say('compound'),
             })}
           </p>
           {benderOf(plan.rules, 'residue') !== 'nobody' && compound && setsOnTheThread(compound.kind) && (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
@@ -65,7 +65,7 @@ export default function LoosenSheet({
       })}
       label={say('Why is it loosened?')}
       confirm={say('Loosen it')}
-      usual={curve ? [say('Its curve: {name}', { name: TRACE_WORDS[curve.kind].name.toLowerCase() }), ...USUAL] : USUAL}
+      usual={curve ? [say('Its curve: {name}', { name: midSentence(TRACE_WORDS[curve.kind].name) }), ...USUAL] : USUAL}
       onReason={(reason) => {
         give({ type: 'loosen', station: station.id, to, reason });
         onClose();

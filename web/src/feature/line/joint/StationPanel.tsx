@@ -4,6 +4,7 @@ import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { say } from '#contract/wording/say.ts';
 import { setsOnTheThread } from '#core/compound/compound.ts';
 import { stationState } from '#core/job/job-state.ts';
+import { written } from '#core/quantity/display.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
 import { useInDrill } from '../../../job/in-drill.ts';
@@ -136,7 +137,7 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
           {tell('{passText}  {name} pulled it again with {torqueNm} N·m on another device. It counts once.', {
             passText: <b>{tell('Pulled twice for {passText}.', { passText: passText(group.passes[pass], pass) })}</b>,
             name: by.name,
-            torqueNm: torqueNm.toFixed(1),
+            torqueNm: written(torqueNm, 1),
           })}
         </p>
       ))}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { classText } from '#contract/wording/class-text.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import type { FigureSource } from '#core/job/figure.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
@@ -51,7 +51,7 @@ export function GiveFigure({
     source !== 'byFeel' && read?.ok !== true
       ? say('Enter the torque')
       : note.trim() === ''
-        ? say('Say: {asks}', { asks: SOURCE_TEXT[source].asks.toLowerCase() })
+        ? say('Say: {asks}', { asks: midSentence(SOURCE_TEXT[source].asks) })
         : undefined;
   const { bolt, hardware, leads, estimate } = search;
   const take = (from: FigureSource, figure: string, where: string) => {
@@ -123,7 +123,7 @@ export function GiveFigure({
                   {offer.source === 'estimate' && estimate && (
                     <span className="figures block text-sm font-normal">
                       {showTorqueIn(estimate.torqueNm, 'N·m').number} N·m,{' '}
-                      {finishFriction(estimate.finish).label.toLowerCase()}
+                      {midSentence(finishFriction(estimate.finish).label)}
                     </span>
                   )}
                   {!offer.allowed && <span className="block text-sm font-normal">{WHY_NOT[offer.because]}</span>}

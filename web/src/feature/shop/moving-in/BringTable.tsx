@@ -6,7 +6,7 @@ import { TABLES } from '#contract/moving-in/column/tables.ts';
 import { likelyMapping, type Mapping, readRows, unmapped } from '#contract/moving-in/read-rows.ts';
 import { readTableFile, type TableFile } from '#contract/moving-in/table-file.ts';
 import { BOOK_TEXT } from '#contract/wording/en/moving-in.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import type { Change } from '../../../shop/queries.ts';
 import { saveFile } from '../../../shop/save-file.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -50,7 +50,7 @@ export function BringTable({
       {!file && (
         <>
           <ChooseFile
-            label={say('Table of {bookText}', { bookText: BOOK_TEXT[book].toLowerCase() })}
+            label={say('Table of {bookText}', { bookText: midSentence(BOOK_TEXT[book]) })}
             accept=".csv,.tsv,.txt,.json"
             onText={take}
           />

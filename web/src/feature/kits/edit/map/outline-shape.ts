@@ -63,4 +63,4 @@ export const anchorOf = (shape: MapShape): Point =>
 /** What an outline is called where it has no label. */
 export const outlineName = (shape: MapShape, index: number): string =>
   shape.label ??
-  `${{ rect: say('Rectangle'), circle: say('Circle'), polygon: say('Figure') }[shape.kind]} ${index + 1}`;
+  `${{ rect: say('Rectangle'), circle: say('Circle'), polygon: say('Figure', {}, 'shape') }[shape.kind]} ${index + 1}`;
