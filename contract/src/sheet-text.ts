@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '#core/result.ts';
 import { LONGEST_SHEET } from '#core/sheet/read-sheet.ts';
 import { decodeText } from './decode-text.ts';
 import { pageText } from './page-columns.ts';
-import { say } from './wording/say.ts';
+import { say, thousands } from './wording/say.ts';
 
 /** Why a file was not taken for a sheet. */
 export type SheetFault =
@@ -24,8 +24,8 @@ export function sheetFaultText(fault: SheetFault): string {
   switch (fault.code) {
     case 'tooLong':
       return say('The sheet has {characters} characters; at most {most} are read (about a hundred pages).', {
-        characters: fault.characters.toLocaleString('en'),
-        most: fault.most.toLocaleString('en'),
+        characters: thousands(fault.characters),
+        most: thousands(fault.most),
       });
     case 'binary':
       return say('{file} is not text: give a .txt, a .md, or a PDF with a text layer.', { file: fault.file });

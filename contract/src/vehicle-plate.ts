@@ -1,7 +1,7 @@
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { vehicleSheet } from '#core/vehicle/vehicle-sheet.ts';
 import { SHEET_GAP_TEXT } from './wording/en/vehicle.ts';
-import { say } from './wording/say.ts';
+import { say, thousands } from './wording/say.ts';
 
 /** What a vehicle may carry and tow, in lines: the screen, the plate for the glove box and the hand-over set the same. */
 export interface VehiclePlate {
@@ -14,7 +14,7 @@ export interface VehiclePlate {
   lacks: string;
 }
 
-const kg = (value: number): string => `${Math.round(value).toLocaleString('en-GB')} kg`;
+const kg = (value: number): string => `${thousands(value)} kg`;
 const signed = (value: number): string => `${value < 0 ? '−' : '+'}${kg(Math.abs(value))}`;
 const given = (rows: Array<[string, string | undefined]>): Array<[string, string]> =>
   rows.flatMap(([name, text]): Array<[string, string]> => (text === undefined ? [] : [[name, text]]));

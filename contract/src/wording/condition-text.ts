@@ -7,7 +7,7 @@ import { buildMonthText } from './vehicle-text.ts';
 type Asking = Pick<KitDocument, 'questions' | 'choices'>;
 
 const valueText = (kit: Asking, id: string, value: AnswerValue): string => {
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'boolean') return value ? say('yes') : say('no');
   const asked = askedBy(kit).find((entry) => entry.id === id);
   if (asked?.from === 'buildMonth' && typeof value === 'number') return buildMonthText(value);
   return asked?.choices?.find((choice) => choice.value === value)?.label ?? String(value);

@@ -1,6 +1,6 @@
 import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
 import type { DueItem, SettledHow } from '../due.ts';
-import { inLanguage, say } from './say.ts';
+import { inLanguage, say, thousands } from './say.ts';
 
 export const SETTLED_TEXT: Record<SettledHow, string> = inLanguage({
   here: 'Done here',
@@ -11,7 +11,7 @@ export const SETTLED_TEXT: Record<SettledHow, string> = inLanguage({
 
 /** A distance as the vehicle's own dial shows it. */
 export const onDial = (km: number, unit: 'km' | 'mi' = 'km'): string =>
-  `${Math.round(unit === 'mi' ? km / KM_PER_MILE : km).toLocaleString('en')} ${unit}`;
+  `${thousands(unit === 'mi' ? km / KM_PER_MILE : km)} ${unit}`;
 
 /**
  * When it is likely to be due, and from what that was taken.

@@ -5,9 +5,9 @@ import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { vehicleSheet, vehicleWith } from '#core/vehicle/vehicle-sheet.ts';
 import { angleText } from './lobe-text.ts';
 import { alignmentText } from './raised-text.ts';
-import { say } from './say.ts';
+import { say, thousands } from './say.ts';
 
-const kg = (value: number): string => `${Math.round(value).toLocaleString('en-GB')} kg`;
+const kg = (value: number): string => `${thousands(value)} kg`;
 const moved = (from: number | undefined, to: number | undefined): string | undefined =>
   from === undefined || to === undefined || Math.round(from) === Math.round(to)
     ? undefined

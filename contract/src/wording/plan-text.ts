@@ -6,7 +6,7 @@ import { buildMonthText } from './vehicle-text.ts';
 
 /** An answer as its question has it: `Yes`, the choice's own words, a month. */
 export const answerLabel = (kit: Pick<KitDocument, 'questions'>, question: string, value: Reason['answer']): string => {
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'boolean') return value ? say('yes') : say('no');
   const asked = kit.questions.find((entry) => entry.id === question);
   if (asked?.from === 'buildMonth' && typeof value === 'number') return buildMonthText(value);
   return asked?.choices?.find((choice) => choice.value === value)?.label ?? String(value);

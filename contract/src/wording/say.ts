@@ -71,6 +71,10 @@ export function say(message: string, values: Values = {}, sense?: string): strin
   return String(formatOf(message).format(given));
 }
 
+/** A whole number with its thousands parted as the language parts them: `104,890`, `104.890`. */
+export const thousands = (value: number): string =>
+  Math.round(value).toLocaleString(language() === 'en' ? 'en-GB' : language());
+
 /** Words as they stand inside a sentence: English gives up its capital there, a language that writes its nouns with one does not. */
 export const midSentence = (text: string): string => (language() === 'en' ? text.toLowerCase() : text);
 

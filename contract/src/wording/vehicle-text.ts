@@ -2,7 +2,7 @@ import type { BuildMonth } from '#core/kit/build-month.ts';
 import type { OdometerDoubt } from '#core/vehicle/odometer.ts';
 import type { VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
 import { DIMENSION_TEXT, ODOMETER_DOUBTS, RATING_TEXT, VEHICLE_DOUBTS, VEHICLE_FAULTS } from './en/vehicle.ts';
-import { say, type Values } from './say.ts';
+import { say, thousands, type Values } from './say.ts';
 
 /** Why a vehicle cannot be saved. */
 export function vehicleFaultText(fault: VehicleFault): string {
@@ -40,7 +40,7 @@ export const buildMonthText = (built: BuildMonth): string =>
     timeZone: 'UTC',
   });
 
-const km = (value: number): string => `${Math.round(value).toLocaleString('en-GB')} km`;
+const km = (value: number): string => `${thousands(value)} km`;
 
 /** What to ask about an odometer reading. */
 export function odometerDoubtText({ code, ...distances }: OdometerDoubt): string {

@@ -173,7 +173,7 @@ export function BoltMap({ group, stations, marks, next, path = [], call, notes, 
       {drawn.map((station, index) => (
         <MapStation
           key={station.id}
-          place={`${index + 1} of ${drawn.length}`}
+          place={say('{place} of {count}', { place: index + 1, count: drawn.length })}
           station={station}
           mark={marks.get(station.id) ?? 'empty'}
           next={station.id === next}

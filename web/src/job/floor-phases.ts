@@ -17,17 +17,17 @@ export const FLOOR_PHASES: Record<
     share: number;
   }
 > = {
-  checkIn: { path: 'check-in', title: say('Check in'), short: say('In'), share: 0.1 },
+  checkIn: { path: 'check-in', title: say('Check in'), short: say('In', {}, 'phase'), share: 0.1 },
   prepare: { path: 'line', title: PHASE_TEXT.prepare, short: say('Prep'), share: 0.05 },
   strip: { path: 'line', title: PHASE_TEXT.strip, short: say('Strip'), share: 0.15 },
   loose: { path: 'line', title: PHASE_TEXT.loose, short: say('Loose'), share: 0.15 },
   align: { path: 'line', title: PHASE_TEXT.align, short: say('Align'), share: 0.05 },
   snug: { path: 'line', title: PHASE_TEXT.snug, short: say('Snug'), share: 0.05 },
   torque: { path: 'line', title: PHASE_TEXT.torque, short: say('Torque'), share: 0.25 },
-  hold: { path: 'line', title: PHASE_TEXT.hold, short: say('Hold'), share: 0.02 },
+  hold: { path: 'line', title: PHASE_TEXT.hold, short: say('Hold', {}, 'phase'), share: 0.02 },
   refit: { path: 'line', title: PHASE_TEXT.refit, short: say('Refit'), share: 0.1 },
   prove: { path: 'line', title: PHASE_TEXT.prove, short: say('Prove'), share: 0.05 },
-  closeOut: { path: 'close-out', title: say('Close out'), short: say('Out'), share: 0.03 },
+  closeOut: { path: 'close-out', title: say('Close out'), short: say('Out', {}, 'phase'), share: 0.03 },
 };
 
 /** The screen of a job in this phase. */

@@ -64,7 +64,7 @@ export const INPUT_SHAPE = inLanguage({
 } as const);
 
 /** What a field wants, by its name, or by topic and name where topics differ: what there is no example for is a number. */
-export const INPUT_EXAMPLES: Record<string, string> = inLanguage({
+export const INPUT_EXAMPLES: Record<string, string> = {
   thread:
     'a callout such as "M10 × 1.5", "3/8-16" or "#10-32", or { "nominalMm": 10, "pitchMm": 1.5 }, or { "diameterIn": 0.375, "threadsPerInch": 16 }',
   propertyClass: '"8.8", "grade 5" or "A2-70"',
@@ -154,7 +154,7 @@ export const INPUT_EXAMPLES: Record<string, string> = inLanguage({
   count: '4',
   bolts: '6',
   bolt: '0',
-});
+};
 export const EXAMPLE_NUMBER = '12.5';
 
 /** Why a property class cannot be used for a thread. */

@@ -51,7 +51,8 @@ export function DayJob({
     disabled: !movable,
   });
   const { progress } = job;
-  const stands = progress.phase === 'closed' ? 'closed' : `in ${FLOOR_PHASES[progress.phase].short}`;
+  const stands =
+    progress.phase === 'closed' ? say('closed') : say('in {phase}', { phase: FLOOR_PHASES[progress.phase].short });
   const takes =
     part && job.closedAtMs === undefined
       ? say('ready {readyText}', { readyText: readyText(part.readyMs, nowMs) })

@@ -18,6 +18,7 @@ import { clashText } from '#contract/wording/slot-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { dragInstructions } from '../../ui/drag-words.ts';
 import type { JobPart } from '../plan/PlannedBar.tsx';
 import type { DayPerson, DayStep } from '../plan/people-lane.ts';
 import { DayRule } from './DayRule.tsx';
@@ -138,7 +139,7 @@ export function DayPlan({
     <DndContext
       sensors={sensors}
       collisionDetection={overPlace}
-      accessibility={{ announcements }}
+      accessibility={{ announcements, screenReaderInstructions: dragInstructions() }}
       onDragStart={({ active }) => {
         const job = jobOf(active.id);
         setHeld(job && { job });

@@ -137,9 +137,9 @@ export default function KitLibrary() {
                 <span className="figures text-sm">{tell('revision {revision}', { revision: kit.revision })}</span>
                 <span className={`figures text-sm ${kit.errors > 0 ? 'font-bold text-bad' : 'text-ink-2'}`}>
                   {kit.errors > 0
-                    ? `errors: ${kit.errors}`
+                    ? say('errors: {errors}', { errors: kit.errors })
                     : kit.warnings > 0
-                      ? `warnings: ${kit.warnings}`
+                      ? say('warnings: {warnings}', { warnings: kit.warnings })
                       : say('no findings')}
                 </span>
                 <a className={LINK} href={`/api/kit-library/${kit.id}/revisions/${kit.revision}/file`} download>

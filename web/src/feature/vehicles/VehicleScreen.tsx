@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { PastVisit } from '#contract/vehicle.ts';
 import { END_TEXT } from '#contract/wording/en/terms.ts';
 import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
-import { say } from '#contract/wording/say.ts';
+import { say, thousands } from '#contract/wording/say.ts';
 import { buildMonthText, vehicleDoubtText } from '#contract/wording/vehicle-text.ts';
 import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
 import { type Ratings, type Vehicle, vehicleDoubts } from '#core/vehicle/vehicle.ts';
@@ -129,9 +129,7 @@ export default function VehicleScreen() {
 }
 
 const distance = (km: number, unit: 'km' | 'mi'): string =>
-  unit === 'mi'
-    ? `${Math.round(km / KM_PER_MILE).toLocaleString('en-GB')} mi`
-    : `${Math.round(km).toLocaleString('en-GB')} km`;
+  unit === 'mi' ? `${thousands(km / KM_PER_MILE)} mi` : `${thousands(km)} km`;
 
 function Facts({ vehicle }: { vehicle: Vehicle }) {
   const { ratings = {}, wheels } = vehicle;

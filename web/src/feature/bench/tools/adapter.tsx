@@ -144,10 +144,10 @@ export const ADAPTER: BenchTool = {
     };
   },
   sources: [
-    { what: say('Setting = T · L / (L + E cos a)'), where: 'lever equilibrium' },
+    { what: say('Setting = T · L / (L + E cos a)'), where: say('lever equilibrium') },
     {
       what: say('Twist of the extension, G 80 GPa'),
-      where: 'strength of materials; bar diameter by square: common practice',
+      where: say('strength of materials; bar diameter by square: common practice'),
     },
   ],
 };

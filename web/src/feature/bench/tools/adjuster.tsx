@@ -87,7 +87,7 @@ export const ADJUSTER: BenchTool = {
     };
   },
   sources: [
-    { what: say('Turns = ΔL / (pitch × ends that move)'), where: 'geometry' },
-    { what: say('One diameter in mesh, equal thread showing'), where: 'common practice, no source' },
+    { what: say('Turns = ΔL / (pitch × ends that move)'), where: say('geometry') },
+    { what: say('One diameter in mesh, equal thread showing'), where: say('common practice, no source') },
   ],
 };

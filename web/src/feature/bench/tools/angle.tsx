@@ -159,6 +159,9 @@ export const ANGLE: BenchTool = {
     { what: say('Resilience of bolt and clamped parts, pressure cone'), where: `${VDI}, 5.1` },
     { what: say('Load per degree P/360/(δS + δP)'), where: `${VDI}, 5.4.2` },
     { what: say('Settling'), where: `${VDI}, table 5` },
-    { what: say('Twist of an extension of 16 mm bar'), where: 'strength of materials; bar diameter: common practice' },
+    {
+      what: say('Twist of an extension of 16 mm bar'),
+      where: say('strength of materials; bar diameter: common practice'),
+    },
   ],
 };

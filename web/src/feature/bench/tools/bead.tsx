@@ -91,7 +91,7 @@ export const BEAD: BenchTool = {
     { what: say('Space between the threads at the middle of their limits'), where: 'ISO 68-1, ISO 965-1, ASME B1.1' },
     {
       what: say('Half as much again, 0.05 mL a drop'),
-      where: 'chosen by us; 20 drops to the millilitre: common practice',
+      where: say('chosen by us; 20 drops to the millilitre: common practice'),
     },
   ],
 };

@@ -75,7 +75,7 @@ export const BUSH: BenchTool = {
   sources: [
     {
       what: say('Greased where it slides, dry where it grips, by sheet first'),
-      where: 'the trade’s two schools; common practice, no source',
+      where: say('the trade’s two schools; common practice, no source'),
     },
   ],
 };

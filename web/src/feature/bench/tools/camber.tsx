@@ -133,7 +133,10 @@ export const CAMBER: BenchTool = {
     };
   },
   sources: [
-    { what: say('Change = authority × sin(angle from neutral)'), where: 'geometry; the authority is the kit maker’s' },
-    { what: say('Left and right from the driver’s seat, looking forward'), where: 'common practice, no source' },
+    {
+      what: say('Change = authority × sin(angle from neutral)'),
+      where: say('geometry; the authority is the kit maker’s'),
+    },
+    { what: say('Left and right from the driver’s seat, looking forward'), where: say('common practice, no source') },
   ],
 };

@@ -86,10 +86,10 @@ export const CARRIER: BenchTool = {
     };
   },
   sources: [
-    { what: say('Moments about the front axle, with the longer lever'), where: 'statics' },
+    { what: say('Moments about the front axle, with the longer lever'), where: say('statics') },
     {
       what: say('A ball’s rating is a trailer’s'),
-      where: 'common practice, no source; the receiver’s sheet goes first',
+      where: say('common practice, no source; the receiver’s sheet goes first'),
     },
   ],
 };

@@ -150,7 +150,7 @@ export const CHOOSE: BenchTool = {
   sources: [
     {
       what: say('Locker where it must never loosen, anti-seize where it must come apart'),
-      where: 'the trade’s two schools; common practice, no source',
+      where: say('the trade’s two schools; common practice, no source'),
     },
     { what: say('Nylon nuts to 120 °C'), where: 'ISO 2320' },
   ],

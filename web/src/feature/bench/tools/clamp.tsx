@@ -83,7 +83,10 @@ export const CLAMP: BenchTool = {
     };
   },
   sources: [
-    { what: say('p = F/(r·b), friction round the band left out'), where: 'thin ring, any strength of materials text' },
+    {
+      what: say('p = F/(r·b), friction round the band left out'),
+      where: say('thin ring, any strength of materials text'),
+    },
     { what: say('Bolt force by the long form'), where: 'VDI 2230-1:2015, (R13)' },
   ],
 };

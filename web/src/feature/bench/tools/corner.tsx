@@ -141,7 +141,10 @@ export const CORNER: BenchTool = {
   },
   sources: [
     { what: say('Axes and angles'), where: 'ISO 8855:2011' },
-    { what: say('Joints in closed form, height by Newton’s method'), where: 'geometry; held against a second solver' },
-    { what: say('Felt from 0.03° in 10 mm'), where: 'chosen by us' },
+    {
+      what: say('Joints in closed form, height by Newton’s method'),
+      where: say('geometry; held against a second solver'),
+    },
+    { what: say('Felt from 0.03° in 10 mm'), where: say('chosen by us') },
   ],
 };

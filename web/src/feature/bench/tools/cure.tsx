@@ -174,8 +174,11 @@ export const CURE: BenchTool = {
     };
   },
   sources: [
-    { what: say('Twice as long for 10 K colder'), where: 'rule of thumb for reaction rates' },
-    { what: say('Factors of metal, gap and primer'), where: 'chosen by us after what product sheets commonly show' },
-    { what: say('The window is never lengthened'), where: 'chosen by us: the safe side' },
+    { what: say('Twice as long for 10 K colder'), where: say('rule of thumb for reaction rates') },
+    {
+      what: say('Factors of metal, gap and primer'),
+      where: say('chosen by us after what product sheets commonly show'),
+    },
+    { what: say('The window is never lengthened'), where: say('chosen by us: the safe side') },
   ],
 };

@@ -148,6 +148,6 @@ export const DRILL: BenchTool = {
     { what: say('Tap drills'), where: 'ISO 2306; handbook table of about 75 % for inch threads' },
     { what: say('Clearance holes'), where: 'ISO 273; ASME B18.2.8' },
     { what: say('Share of full thread'), where: 'Machinery’s Handbook' },
-    { what: say('Pilot of a third'), where: 'common practice, no source' },
+    { what: say('Pilot of a third'), where: say('common practice, no source') },
   ],
 };

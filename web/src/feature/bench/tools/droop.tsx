@@ -140,7 +140,7 @@ export const DROOP: BenchTool = {
   ],
   answer: (read) => (read.choice('what') === 'damper' ? damper(read) : line(read)),
   sources: [
-    { what: say('Straight from fixing to fixing'), where: 'geometry' },
-    { what: say('25 mm of slack and of droop'), where: 'common practice, no source' },
+    { what: say('Straight from fixing to fixing'), where: say('geometry') },
+    { what: say('25 mm of slack and of droop'), where: say('common practice, no source') },
   ],
 };

@@ -168,11 +168,14 @@ export const ENGAGEMENT: BenchTool = {
       what: say('Shear areas at basic size and at the loosest fit of 6g/6H or 2A/2B'),
       where: 'FED-STD-H28/2B; Alexander, SAE 770420; ISO 965-1, ASME B1.1',
     },
-    { what: say('Refusals use the limits'), where: 'chosen by us: the safe side' },
+    { what: say('Refusals use the limits'), where: say('chosen by us: the safe side') },
     {
       what: say('Shear over tensile strength, bolt and hole apart'),
       where: 'VDI 2230-1, shear strength ratios (nodular iron 0.9; aluminium 0.6 on the safe side)',
     },
-    { what: say('Strength of the tapped part'), where: 'usual alloys, common practice; the maker’s figure goes first' },
+    {
+      what: say('Strength of the tapped part'),
+      where: say('usual alloys, common practice; the maker’s figure goes first'),
+    },
   ],
 };

@@ -164,7 +164,7 @@ export const FINISH: BenchTool = {
     { what: say('Friction ranges'), where: `classes of ${VDI} table A5; place in the class: common practice` },
     {
       what: say('Both readings shown, a person picks'),
-      where: 'the trade cuts by 15 to 30 % or not at all; common practice, no source',
+      where: say('the trade cuts by 15 to 30 % or not at all; common practice, no source'),
     },
   ],
 };

@@ -150,8 +150,8 @@ export const FIT: BenchTool = {
     };
   },
   sources: [
-    { what: 'ΔL = α L ΔT', where: 'thermal expansion; coefficients from any handbook' },
+    { what: 'ΔL = α L ΔT', where: say('thermal expansion; coefficients from any handbook') },
     { what: say('Seconds by lumped cooling'), where: 'Newton’s law of cooling; 15 W/m²K chosen by us' },
-    { what: say('Bounds of loose, slide, push, press, shrink'), where: 'common practice, no source' },
+    { what: say('Bounds of loose, slide, push, press, shrink'), where: say('common practice, no source') },
   ],
 };

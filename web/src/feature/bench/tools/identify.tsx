@@ -166,7 +166,7 @@ export const IDENTIFY: BenchTool = {
     { what: say('Widths of heads and nuts'), where: 'ISO 4014 and its kin, DIN 931, ASME B18.2.1; docs/formulas.md' },
     {
       what: say('How far a caliper and a gauge can be trusted'),
-      where: 'chosen by us: 0.15 mm, 0.03 mm, sockets 0.15 mm',
+      where: say('chosen by us: 0.15 mm, 0.03 mm, sockets 0.15 mm'),
     },
   ],
 };

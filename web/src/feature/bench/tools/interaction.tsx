@@ -184,11 +184,11 @@ export const INTERACTION: BenchTool = {
   sources: [
     {
       what: say('Tightened bolts solve (I/k + C) F = x; the give fades as c0·exp(−arc/λ)'),
-      where: 'elastic interaction by a compliance matrix; docs/formulas.md',
+      where: say('elastic interaction by a compliance matrix; docs/formulas.md'),
     },
     {
       what: say('The figures show how a group behaves, not what your flange does'),
-      where: 'measure the load, or go round again',
+      where: say('measure the load, or go round again'),
     },
   ],
 };

@@ -252,10 +252,10 @@ export const LOAD: BenchTool = {
   sources: [
     { what: say('Load factor, preload changes, working and alternating stress'), where: `${VDI}, steps R3 to R10` },
     { what: say('Endurance 0.85 (150/d + 45), rolled before heat treatment'), where: `${VDI}, 5.5.3` },
-    { what: say('Expansion of bolt and parts'), where: 'any engineering handbook' },
+    { what: say('Expansion of bolt and parts'), where: say('any engineering handbook') },
     {
       what: say('n 0.5, medium surfaces, one face between the parts'),
-      where: 'chosen by us: change them where they differ',
+      where: say('chosen by us: change them where they differ'),
     },
   ],
 };

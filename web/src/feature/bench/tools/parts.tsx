@@ -142,7 +142,7 @@ export const PARTS_TOOL: BenchTool = {
     { what: say('Threads and limits'), where: 'ISO 261, ISO 724, ISO 965-1; ASME B1.1' },
     {
       what: say('Heads, nuts, washers, holes'),
-      where: 'the standards named in the table; entered from memory, see docs/formulas.md',
+      where: say('the standards named in the table; entered from memory, see docs/formulas.md'),
     },
   ],
 };

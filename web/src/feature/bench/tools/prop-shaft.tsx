@@ -54,8 +54,8 @@ export const PROP_SHAFT: BenchTool = {
     };
   },
   sources: [
-    { what: say('Joint angles in the plane of both axes'), where: 'geometry' },
+    { what: say('Joint angles in the plane of both axes'), where: say('geometry') },
     { what: say('Speed behind a joint between cos β and 1/cos β'), where: 'SAE AE-7, from memory' },
-    { what: say('Steep from 7°'), where: 'common practice, no source; the shaft maker’s figure goes first' },
+    { what: say('Steep from 7°'), where: say('common practice, no source; the shaft maker’s figure goes first') },
   ],
 };

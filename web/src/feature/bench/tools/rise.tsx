@@ -86,7 +86,7 @@ export const RISE: BenchTool = {
     };
   },
   sources: [
-    { what: say('At the wheel = at the spring / motion ratio'), where: 'geometry' },
+    { what: say('At the wheel = at the spring / motion ratio'), where: say('geometry') },
     { what: say('Standing length = free − load / rate'), where: 'Hooke' },
   ],
 };

@@ -108,8 +108,11 @@ export const SLOT: BenchTool = {
     };
   },
   sources: [
-    { what: say('360° over the slots; next slot only, never back'), where: 'geometry; common practice, no source' },
+    {
+      what: say('360° over the slots; next slot only, never back'),
+      where: say('geometry; common practice, no source'),
+    },
     { what: say('Torque per degree from the stiffness'), where: `${VDI}, 5.1 and 5.4.2` },
-    { what: say('Pin goes through within 3°'), where: 'chosen by us' },
+    { what: say('Pin goes through within 3°'), where: say('chosen by us') },
   ],
 };

@@ -98,7 +98,7 @@ export const STUD: BenchTool = {
     };
   },
   sources: [
-    { what: say('In mesh = stud − wheel − spacer; turns = in mesh / pitch'), where: 'geometry' },
-    { what: say('One diameter in mesh'), where: 'common practice, no source' },
+    { what: say('In mesh = stud − wheel − spacer; turns = in mesh / pitch'), where: say('geometry') },
+    { what: say('One diameter in mesh'), where: say('common practice, no source') },
   ],
 };

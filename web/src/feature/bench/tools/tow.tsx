@@ -165,8 +165,11 @@ export const TOW: BenchTool = {
     };
   },
   sources: [
-    { what: say('Moments about the front axle; sums'), where: 'statics' },
-    { what: say('Gross counts the ball’s load, the combination the trailer once'), where: 'conventions of plates' },
+    { what: say('Moments about the front axle; sums'), where: say('statics') },
+    {
+      what: say('Gross counts the ball’s load, the combination the trailer once'),
+      where: say('conventions of plates'),
+    },
     { what: say('Every part to its own rating'), where: 'SAE J684, from memory' },
   ],
 };

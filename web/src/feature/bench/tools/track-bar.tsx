@@ -53,7 +53,7 @@ export const TRACK_BAR: BenchTool = {
     };
   },
   sources: [
-    { what: say('√(L² − h²) before and after'), where: 'geometry' },
-    { what: say('Steep from 12°'), where: 'common practice, no source' },
+    { what: say('√(L² − h²) before and after'), where: say('geometry') },
+    { what: say('Steep from 12°'), where: say('common practice, no source') },
   ],
 };

@@ -92,7 +92,7 @@ export const TRAILER: BenchTool = {
     };
   },
   sources: [
-    { what: say('Moments about the axle; the rest on the axle'), where: 'statics' },
-    { what: say('10 to 15 % on the ball'), where: 'common practice, no source; the makers’ papers go first' },
+    { what: say('Moments about the axle; the rest on the axle'), where: say('statics') },
+    { what: say('10 to 15 % on the ball'), where: say('common practice, no source; the makers’ papers go first') },
   ],
 };

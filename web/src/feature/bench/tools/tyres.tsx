@@ -124,10 +124,10 @@ export const TYRES: BenchTool = {
   },
   sources: [
     { what: say('Diameter = rim + 2 · section · aspect'), where: 'ETRTO Standards Manual, design overall diameter' },
-    { what: say('Speeds, gearing: in the ratio of the diameters'), where: 'geometry' },
+    { what: say('Speeds, gearing: in the ratio of the diameters'), where: say('geometry') },
     {
       what: say('Room: radius in bump, radius and shift at the arch, half width inside'),
-      where: 'chosen by us, first order',
+      where: say('chosen by us, first order'),
     },
   ],
 };

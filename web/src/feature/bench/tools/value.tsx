@@ -176,7 +176,7 @@ export const VALUE: BenchTool = {
     };
   },
   sources: [
-    { what: say('Order of the sources'), where: 'the trade’s own; common practice, no source' },
+    { what: say('Order of the sources'), where: say('the trade’s own; common practice, no source') },
     {
       what: say('Worked out: assembly preload at the lowest friction of the finish, cut for the parts'),
       where: 'VDI 2230-1:2015; FED-STD-H28; chosen by us',

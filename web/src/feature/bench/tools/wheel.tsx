@@ -117,7 +117,7 @@ export const WHEEL: BenchTool = {
       what: say('Clamp load by the long form, on a cone by its half angle'),
       where: `${VDI}, (R13); resolution of forces`,
     },
-    { what: say('Twist of the stud 16 T/(π d³)'), where: 'strength of materials' },
-    { what: say('Seated low, stretched by the nut'), where: 'common practice, no source' },
+    { what: say('Twist of the stud 16 T/(π d³)'), where: say('strength of materials') },
+    { what: say('Seated low, stretched by the nut'), where: say('common practice, no source') },
   ],
 };

@@ -18,6 +18,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { say } from '#contract/wording/say.ts';
+import { dragAnnouncements, dragInstructions } from '../../../ui/drag-words.ts';
 
 /** A list put in order by hand: at the handle by pointer, or by Space, arrows, Space. */
 export function SortableList({
@@ -41,7 +42,15 @@ export function SortableList({
     onOrder(arrayMove([...ids], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      accessibility={{
+        announcements: dragAnnouncements((id) => ids.indexOf(String(id)) + 1),
+        screenReaderInstructions: dragInstructions(),
+      }}
+      onDragEnd={onDragEnd}
+    >
       <SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
         <ol aria-label={label}>
           {ids.map((id, index) => (
