@@ -43,6 +43,8 @@ export default defineConfig({
       },
     }),
   ],
+  // A catalogue is read as one table; the parser of JSON is faster at it than that of code.
+  json: { stringify: true },
   build: {
     outDir: folder('../dist/web'),
     emptyOutDir: true,

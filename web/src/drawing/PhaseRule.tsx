@@ -58,7 +58,7 @@ const Stretch = memo(function Stretch({
       aria-current={here ? 'page' : undefined}
       ref={mark}
       aria-label={say('{title}, {done} of {of} done', { title, done, of })}
-      className={`relative flex min-w-[4.6rem] flex-1 flex-col justify-between px-1 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
+      className={`relative flex min-w-fit flex-1 basis-[4.6rem] flex-col justify-between px-1.5 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
     >
       <span className="plate text-[1.2rem] whitespace-nowrap">{title}</span>
       {here && (

@@ -1,5 +1,5 @@
 const FOOT_LOOK =
-  'flex min-h-16 min-w-0 grow basis-23 short:min-h-12 short:text-sm flex-col items-center justify-center border-l border-hair bg-sheet px-1 text-[0.95rem] leading-tight font-bold hyphens-auto';
+  'flex min-h-16 min-w-fit grow basis-16 short:min-h-12 short:text-sm flex-col items-center justify-center border-l border-hair bg-sheet px-1 text-[0.95rem] leading-tight font-bold';
 
 /** A target at the foot of the picture, with its key, or what it is about, beneath. */
 export const FootButton = ({

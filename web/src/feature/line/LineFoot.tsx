@@ -46,7 +46,7 @@ export function LineFoot({
   useHotkeys('n', later, { preventDefault: true }, [later]);
   if (state.closed) return null;
   return (
-    <div className="relative mb-22 flex flex-wrap border-t border-rule md:mb-0 xl:flex-nowrap">
+    <div className="line-foot relative mb-22 flex flex-wrap border-t border-rule md:mb-0">
       <TakeBack shows={(last) => seen?.(last) ?? inStep(last)} onBack={onBack} />
       {children}
       <FootButton text={say('Problem')} hotkey="P" onClick={() => setSheet('problem')} />
