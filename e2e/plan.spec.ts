@@ -9,6 +9,9 @@ import { counts } from './support/visits.ts';
 
 /** The plan of the shop's day: drawn from the work left, moved by hand and by key, and made anew from what happens. */
 
+// Jobs that other files left in the bays would be planned too, and may leave no room in a bay today.
+test.use({ shopOf: 'plan' });
+
 const bayOf = (page: Page, bay: number) =>
   page
     .getByRole('main')

@@ -103,11 +103,15 @@ export async function launch(
   };
 }
 
-/** Every test file gets an application of its own. */
-export const test = base.extend<object, { app: App }>({
+/**
+ * Every worker has an application, which the files it runs share: what one leaves in the bays the next one finds. A file
+ * that asks what the whole shop shows takes one for itself, with `test.use({ shopOf: 'its name' })`.
+ */
+export const test = base.extend<object, { app: App; shopOf: string }>({
+  shopOf: ['everybody', { option: true, scope: 'worker' }],
   app: [
-    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures wanted from this pattern
-    async ({}, use) => {
+    // biome-ignore lint/correctness/noUnusedFunctionParameters: asked for so that another shop is another worker's
+    async ({ shopOf }, use) => {
       const app = await launch();
       await use(app);
       await app.stop();
