@@ -1,3 +1,4 @@
+import type { Locale } from 'date-fns';
 import { catalogueOf } from '#contract/wording/catalogues.ts';
 import { LANGUAGES, type Language, speak } from '#contract/wording/say.ts';
 import { writeDatesIn } from './shop-time.ts';
@@ -5,6 +6,11 @@ import { writeDatesIn } from './shop-time.ts';
 /** Read by the server too: what it prints is in the language of the tablet that asks. */
 const COOKIE = 'language';
 const YEAR_S = 365 * 24 * 3600;
+
+/** How each further language writes days and months. */
+const DATES: Record<Exclude<Language, 'en'>, () => Promise<Locale>> = {
+  de: async () => (await import('date-fns/locale/de')).de,
+};
 
 const isLanguage = (text: string | undefined): text is Language => LANGUAGES.some((language) => language === text);
 
@@ -28,9 +34,9 @@ export async function speakOwnLanguage(): Promise<void> {
   const language = ownLanguage();
   if (language !== 'en')
     try {
-      const [catalogue, { de }] = await Promise.all([catalogueOf(language), import('date-fns/locale/de')]);
+      const [catalogue, dates] = await Promise.all([catalogueOf(language), DATES[language]()]);
       speak(() => catalogue);
-      writeDatesIn(de);
+      writeDatesIn(dates);
     } catch (error) {
       // A tablet without the network and without these words still has to work.
       reportError(error);

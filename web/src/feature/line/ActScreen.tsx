@@ -30,7 +30,7 @@ import { FitPanel } from './FitPanel.tsx';
 import { FluidFirst } from './FluidFirst.tsx';
 import { LineFoot } from './LineFoot.tsx';
 import { NotForThisOne } from './NotForThisOne.tsx';
-import { RackReading, rackFigure } from './RackReading.tsx';
+import { rackFigure } from './rack-figure.ts';
 import { StepHead } from './StepHead.tsx';
 import type { LineInHand } from './use-line.ts';
 import { useReadOut } from './use-read-out.ts';
@@ -40,6 +40,8 @@ import { WaitsPanel } from './WaitsPanel.tsx';
 const FarPanel = lazy(() => import('./FarPanel.tsx').then((m) => ({ default: m.FarPanel })));
 /** Few acts have one. */
 const SheetFigure = lazy(() => import('./picture/SheetFigure.tsx').then((m) => ({ default: m.SheetFigure })));
+/** Reads the files of a rack, with what reads files: only where an act is measured on one. */
+const RackReading = lazy(() => import('./RackReading.tsx'));
 /** Looks through the shop's kits: fetched when a figure is missing. */
 const FigureSheet = lazy(() => import('./owed/FigureSheet.tsx'));
 
@@ -120,22 +122,24 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
           </div>
           <Failed line={line} act={act} />
           {!waits && rackFigure(plan, act) && (
-            <RackReading
-              plan={plan}
-              act={act}
-              vehicle={document.vehicle.id}
-              answers={given}
-              onRead={(values) => {
-                // What it was read with needs no asking.
-                const readWith: Answers = asks.some((one) => one.key === 'instrument')
-                  ? { instrument: say('alignment rack') }
-                  : {};
-                const answers = { ...given, ...readWith, ...values };
-                for (const [one, value] of Object.entries({ ...readWith, ...values })) put(key, one, value);
-                const left = asksNow(plan, state, act, answers).filter((other) => answers[other.key] === undefined);
-                if (left.length === 0) finish(answers);
-              }}
-            />
+            <Suspense fallback={null}>
+              <RackReading
+                plan={plan}
+                act={act}
+                vehicle={document.vehicle.id}
+                answers={given}
+                onRead={(values) => {
+                  // What it was read with needs no asking.
+                  const readWith: Answers = asks.some((one) => one.key === 'instrument')
+                    ? { instrument: say('alignment rack') }
+                    : {};
+                  const answers = { ...given, ...readWith, ...values };
+                  for (const [one, value] of Object.entries({ ...readWith, ...values })) put(key, one, value);
+                  const left = asksNow(plan, state, act, answers).filter((other) => answers[other.key] === undefined);
+                  if (left.length === 0) finish(answers);
+                }}
+              />
+            </Suspense>
           )}
           <Answered asks={asks} given={given} onDrop={(one) => drop(key, one)} />
           {action.type === 'press' && action.measureFit && <FitPanel answers={given} roomC={state.visit.bay?.tempC} />}

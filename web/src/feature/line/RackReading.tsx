@@ -1,8 +1,7 @@
 import { useRef, useState } from 'react';
-import { type Alignment, type AlignmentFigure, type RackAsk, readAlignment, readingAt } from '#contract/alignment.ts';
+import { type Alignment, type RackAsk, readAlignment, readingAt } from '#contract/alignment.ts';
 import { say } from '#contract/wording/say.ts';
 import type { Plan } from '#core/kit/plan.ts';
-import { checkRead } from '#core/kit/step-action.ts';
 import type { Answers } from '#core/line/ask.ts';
 import { checkKey } from '#core/line/judge-check.ts';
 import type { LineAct } from '#core/line/line.ts';
@@ -10,27 +9,10 @@ import { eccentricOf, lobeKey } from '#core/line/lobe-advice.ts';
 import { api, call } from '../../shop/api.ts';
 import { failureText } from '../../shop/failure-text.ts';
 import { Button } from '../../ui/Button.tsx';
-
-const FIGURE: Readonly<Record<string, AlignmentFigure>> = {
-  camber: 'camberDeg',
-  toe: 'toeDeg',
-  caster: 'casterDeg',
-};
-
-/** The figure of a rack that an act reads, and where; nothing where a rack does not read it. */
-export function rackFigure(plan: Plan, { action }: LineAct): { figure: AlignmentFigure; places: string[] } | undefined {
-  const check = plan.checks.find(({ id }) => id === checkRead(action));
-  const baseline =
-    action.type === 'measure' || action.type === 'measureAgain'
-      ? plan.baselines.find(({ id }) => id === action.baseline)
-      : undefined;
-  const figure = FIGURE[check?.quantity ?? baseline?.quantity ?? ''];
-  const places = check?.places ?? baseline?.places;
-  return figure && places && check?.travel === undefined ? { figure, places } : undefined;
-}
+import { rackFigure } from './rack-figure.ts';
 
 /** Readings taken from the rack in the bay, or from its file. */
-export function RackReading({
+export default function RackReading({
   plan,
   act,
   vehicle,
@@ -63,10 +45,10 @@ export function RackReading({
     setSaid(
       missing.length > 0
         ? {
-            text: say('It holds no {figure} of {missing}.', {
-              figure: figure.replace('Deg', ''),
-              missing: missing.join(', '),
-            }),
+            text: say(
+              'It holds no {figure, select, camberDeg {camber} toeDeg {toe} casterDeg {caster} other {ride height}} of {missing}.',
+              { figure, missing: missing.join(', ') },
+            ),
             bad: true,
           }
         : { text: say('Taken over.'), bad: false },
