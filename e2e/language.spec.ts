@@ -95,6 +95,10 @@ test('screens stand with words that are two fifths longer, on a tablet and on a 
   );
   const screens = ['/', '/receive', ...ofJob, ...[...SHOP_SCREENS, ...LEADS_SCREENS].map(([path]) => path)];
   const faults: string[] = [];
+  // Nothing a screen fetches may try what the page's policy forbids.
+  page.on('console', (said) => {
+    if (/script-src|Content Security Policy/.test(said.text())) faults.push(`${page.url()}: ${said.text()}`);
+  });
   for (const [width, height, paths] of [
     [1280, 800, ['/', '/receive', ...ofJob, '/kits', '/crib', '/shop']],
     [390, 844, screens],

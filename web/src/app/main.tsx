@@ -4,6 +4,7 @@ import '@fontsource/atkinson-hyperlegible-mono/400.css';
 import '@fontsource/atkinson-hyperlegible-mono/700.css';
 import '@fontsource/sofia-sans-extra-condensed/800.css';
 import './theme.css';
+import './zod-without-eval.ts';
 import { speakOwnLanguage } from '../shop/own-language.ts';
 
 const root = document.getElementById('root');

@@ -1,7 +1,7 @@
-import { config } from 'zod';
-
 /**
- * The page's policy forbids code made from text, which zod would try for speed. Imported before any schema is made,
- * by the screens that check forms.
+ * The page's policy forbids code made from text, which zod would try for speed, and each try is reported. Zod finds its
+ * settings here when it is loaded: imported before any screen is.
  */
-config({ jitless: true });
+Object.assign(globalThis, { __zod_globalConfig: { jitless: true } });
+
+export {};

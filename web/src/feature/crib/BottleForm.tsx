@@ -1,10 +1,9 @@
-import { say } from '#contract/wording/say.ts';
-import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useId } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { BottleInputSchema } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';

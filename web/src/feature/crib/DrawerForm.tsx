@@ -1,5 +1,3 @@
-import { say } from '#contract/wording/say.ts';
-import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useId } from 'react';
 import { useForm } from 'react-hook-form';
@@ -8,6 +6,7 @@ import { readCell } from '#contract/packing-csv.ts';
 import type { DrawerInput } from '#contract/shelf.ts';
 import { HEAD_TEXT } from '#contract/wording/en/terms.ts';
 import { formText } from '#contract/wording/form-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { leftOnShelf, type ShelfLine } from '#core/crib/shelf.ts';
 import { parseThread } from '#core/fastener/thread.ts';
 import { formsOf, HEAD_SHAPES, ITEM_KINDS, type ItemKind } from '#core/kit/piece-kind.ts';

@@ -1,10 +1,9 @@
-import { say } from '#contract/wording/say.ts';
-import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useId } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { type ToolInput, ToolInputSchema } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { CRIB_TOOL_KINDS, type CribTool } from '#core/crib/crib-tool.ts';
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
 import { api, call } from '../../shop/api.ts';

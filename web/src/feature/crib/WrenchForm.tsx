@@ -1,11 +1,10 @@
-import { say } from '#contract/wording/say.ts';
-import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { addMonths, format } from 'date-fns';
 import { useId } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { type CribWrench, type WrenchInput, WrenchInputSchema } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase, type TorqueUnit, toBase } from '#core/quantity/unit.ts';
 import { api, call } from '../../shop/api.ts';

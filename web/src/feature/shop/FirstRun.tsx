@@ -1,10 +1,9 @@
-import { say } from '#contract/wording/say.ts';
-import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { MOST_BAYS } from '#contract/shop.ts';
+import { say } from '#contract/wording/say.ts';
 import type { HouseRules } from '#core/kit/house-rules.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
