@@ -14,7 +14,7 @@ import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
-import { say } from '#contract/wording/say.ts';
+import { midSentence, say } from '#contract/wording/say.ts';
 import { shopMoment, shopTime } from '#contract/wording/shop-time.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { careList } from '#core/job/care.ts';
@@ -123,7 +123,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     sheet.plate(group.title);
     const rows = joints.flatMap((joint) => {
       const { station, mark, fastener, treated, stop, looks, pulls } = joint;
-      const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}${station.basis ? say(', figure for {basisText}', { basisText: BASIS_TEXT[station.basis] }) : ''}`;
+      const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${midSentence(COMPOUND_TEXT[treated.kind])}` : ''}${station.basis ? say(', figure for {basisText}', { basisText: BASIS_TEXT[station.basis] }) : ''}`;
       const notes = jointNotes(joint).map((note) => ({
         cells: ['', note, '', '', '', '', '', '', ''],
         bad: false,

@@ -1,5 +1,6 @@
 import type { JobCard } from '#contract/job.ts';
 import { say } from '#contract/wording/say.ts';
+import { WRENCH_KIND_TEXT } from '#contract/wording/wrench-text.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
@@ -161,7 +162,7 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         daysLeft <= 0
           ? say('Wrench {label} out of calibration', { label: wrench.label })
           : say('Wrench {label} due for calibration', { label: wrench.label }),
-      detail: `${wrench.squareDrive} ${wrench.kind}. ${daysLeft <= 0 ? say('No pull is taken from it.') : ''}`,
+      detail: `${wrench.squareDrive} ${WRENCH_KIND_TEXT[wrench.kind]}. ${daysLeft <= 0 ? say('No pull is taken from it.') : ''}`,
       to: `/crib?wrench=${wrench.id}`,
       rank: 5000 + daysLeft,
     });

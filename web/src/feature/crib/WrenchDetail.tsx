@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { CribWrench, Recheck } from '#contract/crib.ts';
 import { say } from '#contract/wording/say.ts';
+import { WRENCH_KIND_TEXT } from '#contract/wording/wrench-text.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { showTorque, written } from '#core/quantity/display.ts';
 import { calibrationDue, permissibleDeviation } from '#core/wrench/calibration.ts';
@@ -43,7 +44,7 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
   const certificates = wrench.checks.filter((check) => check.kind === 'calibration');
   const facts: Array<[string, string]> = [
     [say('Range'), rangeText(wrench)],
-    [say('Square'), `${wrench.squareDrive}, ${wrench.kind}${wrench.live ? say(', live') : ''}`],
+    [say('Square'), `${wrench.squareDrive}, ${WRENCH_KIND_TEXT[wrench.kind]}${wrench.live ? say(', live') : ''}`],
     [say('Serial'), wrench.serial ?? say('not entered')],
     [
       say('Calibration'),

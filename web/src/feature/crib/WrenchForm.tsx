@@ -5,6 +5,7 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { type CribWrench, type WrenchInput, WrenchInputSchema } from '#contract/crib.ts';
 import { say } from '#contract/wording/say.ts';
+import { WRENCH_KIND_TEXT } from '#contract/wording/wrench-text.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase, type TorqueUnit, toBase } from '#core/quantity/unit.ts';
 import { api, call } from '../../shop/api.ts';
@@ -109,11 +110,18 @@ export function WrenchForm({
       />
     </FormField>
   );
-  const choice = (name: keyof Typed, label: string, options: readonly string[]) => (
+  const choice = (
+    name: keyof Typed,
+    label: string,
+    options: readonly string[],
+    named: Readonly<Record<string, string>> = {},
+  ) => (
     <FormField id={`${id}-${name}`} label={label} fault={errors[name]?.message}>
       <select id={`${id}-${name}`} className={inputLook(errors[name])} {...register(name)}>
         {options.map((option) => (
-          <option key={option}>{option}</option>
+          <option key={option} value={option}>
+            {named[option] ?? option}
+          </option>
         ))}
       </select>
     </FormField>
@@ -141,7 +149,7 @@ export function WrenchForm({
         <div className="grid gap-4 sm:grid-cols-2">
           {field('label', say('Painted on the handle'), 'W-6')}
           {field('serial', say('Serial number'))}
-          {choice('kind', say('Kind'), ['click', 'digital', 'beam'])}
+          {choice('kind', say('Kind'), ['click', 'digital', 'beam'], WRENCH_KIND_TEXT)}
           {choice('squareDrive', say('Square'), ['1/4 in', '3/8 in', '1/2 in', '3/4 in', '1 in'])}
           {choice('scaleUnit', say('Scale in'), ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·cm'])}
           {field('fullScale', say('Top of the scale, {scaleUnit}', { scaleUnit }))}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { CribWrench } from '#contract/crib.ts';
 import { say } from '#contract/wording/say.ts';
+import { WRENCH_KIND_TEXT } from '#contract/wording/wrench-text.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { calibrationDue } from '#core/wrench/calibration.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
@@ -70,7 +71,7 @@ export default function Wrenches() {
                       className={`flex items-center gap-1 text-sm ${here ? 'text-on-plate-2' : state.bad ? 'font-bold text-bad' : 'text-ink-2'}`}
                     >
                       {wrench.locked && <Lock size={14} aria-hidden="true" />}
-                      {wrench.kind}, {wrench.squareDrive} · {state.text}
+                      {WRENCH_KIND_TEXT[wrench.kind]}, {wrench.squareDrive} · {state.text}
                     </span>
                   </span>
                 </button>

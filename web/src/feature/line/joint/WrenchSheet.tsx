@@ -1,5 +1,6 @@
 import { say } from '#contract/wording/say.ts';
 import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
+import { WRENCH_KIND_TEXT } from '#contract/wording/wrench-text.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
@@ -47,7 +48,8 @@ export default function WrenchSheet({
                 }}
               >
                 <span>
-                  <b className="text-lg">{choice.wrench.label}</b> {choice.wrench.kind}, {choice.wrench.squareDrive}
+                  <b className="text-lg">{choice.wrench.label}</b> {WRENCH_KIND_TEXT[choice.wrench.kind]},{' '}
+                  {choice.wrench.squareDrive}
                   {choice.wrench.live ? say(', live') : ''}
                   <span className="figures block text-sm">
                     {show(range.minNm)}–{show(range.maxNm)} {choice.wrench.scaleUnit}
