@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { HEARD_BUSY, HEARD_NOT } from '#contract/wording/en/heard.ts';
 import { type AskedHeard, heardAsks, heardOf } from '#contract/wording/heard-text.ts';
 import { say } from '#contract/wording/say.ts';
 import { hearing } from '../../shop/hearing.ts';
@@ -72,14 +71,14 @@ export function useHeard(): HeardLine {
     const stop = hearing(address).listen(({ text, confidence }) => {
       const heard = confidence < SURE ? undefined : heardOf(text);
       if (!heard) {
-        setSaid(`“${text}”. ${HEARD_NOT}`);
+        setSaid(say('“{text}”. Not understood.', { text }));
         return;
       }
       if (heard.word === 'no') return no();
       // A dialog proves, reasons or chooses: that takes hands.
       if (document.querySelector('[role="dialog"]')) {
         no();
-        return setSaid(HEARD_BUSY);
+        return setSaid(say('A sheet is open: that takes hands.'));
       }
       setSaid(undefined);
       if (heard.word === 'yes') return yes();
