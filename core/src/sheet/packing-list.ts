@@ -110,7 +110,7 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
 
 /** `Castle nut, 3/4-16, 1.`: the count after the last comma, of each item in turn. */
 const COUNT_BEHIND =
-  /([^.;]*?(?:\d\.\d[^.;]*?)*?),\s*(\d{1,3}|one|two|three|four|six|eight)(?:\s*\([^)]*\))?(?=[.,;](?:\s|$)|\s*$)/gi;
+  /([^.;]*?(?:\d\.\d[^.;]*?)*?),\s*(\d{1,3}|one|two|three|four|five|six|eight|ten|twelve)(?: of them)?(?:\s*\([^)]*\))?(?=[.,;](?:\s|$)|\s*$)/gi;
 
 /** The items of a list that is written out in a line or over several. */
 function writtenItems(text: string, start: number): PackingLine[] {
@@ -372,6 +372,7 @@ const COUNT_ENDS = /(?:\.{2,}|…|\t|\s{2,})\s*\d{1,3}\s*$/;
 const FIGURES_BEGIN =
   /^[^\d]{0,24}\b(?:tighten(?:ing)?|torques?)\b[^\n\d]{0,24}[([] ?(?:n[·. ]?m|ft|lbs?|lbf|in|kgf?)\b/i;
 
+const BULLET = /^\s*[-•*▪]\s/;
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
 function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { rows: Line[]; end: number } {
   const rows: Line[] = [];
@@ -420,6 +421,11 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
     if (titles) continue;
     if (item === undefined) {
       if (before && blanks === 0 && /^\s{2,}/.test(line.text) && plain.length < 80) {
+        end = at + 1;
+        continue;
+      }
+      // One of a bulleted list that says no count: the list goes on behind it.
+      if (before && blanks === 0 && BULLET.test(line.text) && BULLET.test(before.text) && plain.length < 80) {
         end = at + 1;
         continue;
       }

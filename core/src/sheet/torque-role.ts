@@ -51,7 +51,8 @@ const NOT_THIS = [
   /\b(?:that|which|those|kits?|cars?|bolts?|nuts?) (?:\w+ )?(?:were|was|had been) (?:already )?(?:tightened|torqued|pulled|set)(?: to| at| with)? $/,
   /\b(?:was|were|had been) (?:\w+ )?(?:given|listed|shown|printed|quoted|stated|published) (?:as|at|with)\b[^.;:,]{0,10}$/,
   /\b(?:and )?not (?:the |at |to |with )?$/,
-  /\b(?:do not|don't|never|must not) (?:follow|use|take|go by|believe|mind|trust|go back to)\b[^.;]*$/,
+  // Said in brackets, it ends with them.
+  /\b(?:do not|don't|never|must not) (?:follow|use|take|go by|believe|mind|trust|go back to)\b(?:[^.;()]|\([^()]*(?:\)|$))*$/,
   /\b(?:drawings?|pages?|sheets?|papers?|lists?|prints?|copy|copies|versions?|issues?|editions?|he|she|they)\b(?<!\b(?:new|this|our|final|latest) \w+)[^.;:,]{0,24}\b(?:said|gave|told|had|quoted|used|asked|wanted)\b[^.;:,]{0,12}$/,
   /(?:^|[(,]\s?|\b(?:it|they|figure|value|bolts?|nuts?|torque|setting|which|that)\s)(?:was|were|had been|used to be)(?: once| still)? $/,
   /\b(?:previous(?:ly)?|former(?:ly)?|old|earlier|before(?: that)?|originally|once|until (?:now|then|recently)|last (?:year|month)'?s?):? (?:it was |at |to |had |gave |said )?$/,
@@ -62,7 +63,7 @@ const NOT_THIS = [
 ];
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
-  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,40}\b(?:looks|sounds|seems|smells|reads)(?: to me)?(?: like| as)?(?: an?)? (?:typo|mistake|misprint|error|wrong|slip)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
+  /^[ ,–—-]{1,3}(?:do not|don't|never) (?:use|take|apply|go by) (?:it|this|that|(?:the |this |that )?(?:\w+ )?(?:figure|value|number|setting))\b|^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,40}\b(?:looks|sounds|seems|smells|reads)(?: to me)?(?: like| as)?(?: an?)? (?:typo|mistake|misprint|error|wrong|slip)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
 
 /** Right behind a figure: it did not do. */
 /** `150 Nm is what an old leaflet gave`, `… has nothing to do with us`. */
@@ -543,6 +544,11 @@ export function giveRoles(
       done.push(raised.now);
       open = raised.now;
       openAt = done.length - 1;
+      continue;
+    }
+    // `Let it cool, then 52 ft-lb again`: the joint that has the figure, and none of its own.
+    if (/^ (?:again|once more)\b/.test(text.slice(fact.end, fact.end + 12)) && done.some((other) => isTorque(other) && sameNm(other, fact))) {
+      done.push(asAside(fact, 'other'));
       continue;
     }
     const wide = fact.value.max >= WRENCH_RANGE * fact.value.min;

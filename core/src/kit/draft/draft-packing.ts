@@ -56,14 +56,14 @@ const IN_BAG = /,?\s*\(?\b(?:in )?((?:bag|box|pack(?:et)?|pouch) [A-Z\d]{1,2})\b
 const ROW = /\S\s*\|\s*\S/;
 
 const WITH =
-  /\bwith ((?:[\p{L}-]+ ){0,3}(?:nuts?|washers?)(?:(?:,| and|,? plus) (?:[\p{L}-]+ ){0,3}(?:nuts?|washers?))*)/iu;
+  /\b(?:with|w\/) ?((?:[\p{L}-]+ ){0,3}(?:nuts?|nylocs?|washers?)(?:(?:,| and|,? plus) (?:[\p{L}-]+ ){0,3}(?:nuts?|nylocs?|washers?))*)/iu;
 
 /** `four M8 screws with lock nuts and big washers`: as many of each as of what they come with. */
 const comesWith = (line: string): Array<{ kind: 'nut' | 'washer'; name: string }> =>
   (WITH.exec(line)?.[1] ?? '')
     .split(/,| and | plus /i)
     .filter((part) => part.trim() !== '')
-    .map((part) => ({ kind: /nuts?\s*$/i.test(part) ? 'nut' : 'washer', name: part.trim() }));
+    .map((part) => ({ kind: /(?:nut|nyloc)s?\s*$/i.test(part) ? 'nut' : 'washer', name: part.trim() }));
 
 /** What was being done when the piece was counted. */
 const verbBefore = ({ inStep }: Drafting, fact: Fact): string | undefined =>
