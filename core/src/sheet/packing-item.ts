@@ -103,7 +103,8 @@ export function nounOf(item: string): string {
   // Part numbers name no piece.
   const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ').replace(/\band an? (?:half|quarter)\b/gi, ' ');
   const head =
-    (/\p{L}{3}/u.test(plain) ? plain : item).toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|\bw\/|[,(]/)[0] ?? item;
+    (/\p{L}{3}/u.test(plain) ? plain : item).toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|\bw\/|[,(]/)[0] ??
+    item;
   const words = (head.trim() === '' ? item.toLowerCase() : head).match(/\p{L}+/gu) ?? [];
   const known = words.filter((word) => HARDWARE.has(word)).at(-1);
   if (known !== undefined) return HARDWARE.get(known) ?? known;

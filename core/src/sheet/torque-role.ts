@@ -476,6 +476,12 @@ const aboutTakenBack = (done: readonly Fact[], fact: TorqueFact): string | undef
 
 const sameNm = (a: TorqueFact, b: TorqueFact): boolean =>
   Math.abs(a.value.maxNm - b.value.maxNm) < 0.01 * b.value.maxNm;
+/** `… again` behind a figure, and before it what makes a second round needed. */
+const isSecondRound = (text: string, { start, end }: Span): boolean =>
+  /^ (?:again|once more)\b/.test(text.slice(end, end + 12)) &&
+  /\b(?:re-?torque|re-?check|cools?|cooled|settled?|test drive|road test)\b/i.test(
+    text.slice(Math.max(0, start - 120), start),
+  );
 /** Whether a line is a row of cells, whose heading asks. */
 const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
 
@@ -547,7 +553,7 @@ export function giveRoles(
       continue;
     }
     // `Let it cool, then 52 ft-lb again`: the joint that has the figure, and none of its own.
-    if (/^ (?:again|once more)\b/.test(text.slice(fact.end, fact.end + 12)) && done.some((other) => isTorque(other) && sameNm(other, fact))) {
+    if (isSecondRound(text, fact) && done.some((other) => isTorque(other) && sameNm(other, fact))) {
       done.push(asAside(fact, 'other'));
       continue;
     }

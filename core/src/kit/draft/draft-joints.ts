@@ -519,7 +519,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     // A size alone names a joint as long as it is the only one of its size.
     const taken = plain === 'Joint' || kit.groups.some((group) => group.title === plain);
     // `Screws` alone says less than their size.
-    const called = thread && !/\s/.test(said.title ?? '') ? undefined : said.title;
+    const bySize = thread && !/\s/.test(said.title ?? '') && !said.words.some((word) => word.startsWith('part '));
+    const called = bySize ? undefined : said.title;
     const bare = called ?? (taken ? numbered : plain);
     const title = clip(version ? `${bare}, ${version}` : bare, 80);
     const onlyFor = variants.conditionAt(torque.step);

@@ -7,6 +7,8 @@ import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts'
 import {
   elsewhere,
   kindsIn,
+  partKeys,
+  partsInRun,
   phraseBefore,
   placedOnes,
   referencesIn,
@@ -177,6 +179,9 @@ function clauseIsOf({ start, text }: SheetStep, fact: Fact, words: readonly stri
   return ofIt.filter(Boolean).length !== 1 || clauses.length < 2 || ofIt[own] === true || names[own]?.length === 0;
 }
 
+/** Words at the head of a sentence, which say what it is of. */
+const HEAD_WORDS = 4;
+
 /** The sentences that speak of the same joint as a torque's: its own, those of its step, and those that share its words. */
 export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<'torque'>): JointSentences {
   const { reading, inStep } = drafting;
@@ -188,10 +193,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const phraseWords =
     subject === undefined ? tellingWords(phrase) : paragraphOf(reading.steps, subject).flatMap((at) => index.words(at));
   const places = placedOnes(phrase);
-  const words = [
-    ...(phraseWords.length + places.length > 0 ? phraseWords : tellingWords(own.text.replace(torque.printed, ' '))),
-    ...places,
-  ];
+  const parts = phraseWords.length + places.length > 0 ? [] : partsInRun(own, torque.start);
+  const byName = parts.length > 0 ? parts : tellingWords(own.text.replace(torque.printed, ' '));
+  const words = [...(phraseWords.length + places.length > 0 ? phraseWords : byName), ...places];
   const ownLabels = referencesIn(phrase === '' ? own.text : phrase, labels);
   const kinds = kindsIn(phrase);
   const size = torque.about;
@@ -206,7 +210,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     // `Foot screws: …` says nothing of the clamp nuts.
     const theirKinds = index.kinds(at);
     if (kinds.length > 0 && theirKinds.length > 0 && !kinds.some((kind) => theirKinds.includes(kind))) return false;
-    const theirs = index.words(at);
+    const theirs = parts.length > 0 ? index.parts(at) : index.words(at);
     return words.some((word) => theirs.includes(word));
   };
   // Only sentences that hold one of its words or labels, and those of its own step, can speak of it.
@@ -219,6 +223,14 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     .sort((a, b) => a - b);
   // What stands before is where the joint was put together; what stands behind may still say with what.
   const before = others.filter((at) => at < torque.step).reverse();
+  // A part is named wherever something is put to it; what begins with it is of its own joint.
+  if (parts.length > 0) {
+    const headed = (at: number): boolean =>
+      partKeys((reading.steps[at]?.text ?? '').split(/\s+/).slice(0, HEAD_WORDS).join(' ')).some((part) =>
+        parts.includes(part),
+      );
+    before.sort((a, b) => Number(headed(b)) - Number(headed(a)));
+  }
   const behind = others.filter((at) => at > torque.step);
   // The sentences of a numbered step belong together: `Hangers: two screws each. Threadlocker on the threads.`
   const assembled = before.find((at) =>
@@ -330,7 +342,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   // Rows of a table speak each for itself.
   const sayer = closest.find((at) => {
     if (otherRow(at)) return false;
-    const own = index.words(at);
+    const own = parts.length > 0 ? index.parts(at) : index.words(at);
     const ofAnother = !near.includes(at) && own.length > 0 && !own.some((word) => words.includes(word));
     return !ofAnother && (compounds(at).length > 0 || dryAt(at));
   });
@@ -379,7 +391,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     partToPart ??
     (subject === undefined ? puttingOf(phrase) : undefined) ??
     // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
-    (subject === undefined && (phraseWords.length > 0 || places.length > 0 || ownLabels.length > 0)
+    (subject === undefined && (phraseWords.length > 0 || parts.length > 0 || places.length > 0 || ownLabels.length > 0)
       ? titled(phrase)
       : undefined) ??
     labelOf(own.text) ??
@@ -407,7 +419,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
 /** The phrase a torque is said of; where its clause names nothing, all that stands before it in the sentence. */
 function phraseOf(own: SheetStep, at: number): string {
   const clause = phraseBefore(own, at);
-  const named = tellingWords(clause).length > 0 || kindsIn(clause).length > 0 || /[A-Z\d]/.test(clause);
+  const named =
+    tellingWords(clause).length > 0 ||
+    kindsIn(clause).length > 0 ||
+    partsInRun(own, at).length > 0 ||
+    /[A-Z\d]/.test(clause);
   return named ? clause : own.text.slice(0, Math.max(0, at - own.start));
 }
 

@@ -49,6 +49,36 @@ export const elsewhere = (phrase: string, sentence: string): boolean =>
     ([here, there]) => here?.test(phrase) && !there?.test(phrase) && there?.test(sentence) && !here.test(sentence),
   );
 
+/** A figure, and what parts it from the next joint of its run: `hooks 18 Nm, brackets 20 Nm`. */
+const FIGURE_BEFORE = /\d\s?(?:n·?m|(?:ft|in)[ -]?lbs?|lb[ -]?(?:ft|in))\)?(?:,|;|,? and|,? &)\s+(?=[^\d.;:]*$)/giu;
+/** `Torques, top to bottom: hooks 18 Nm`: what stands before the colon opens the run and names none of it. */
+const OPENS_RUN = /^\s*(?:tightening )?(?:torques?|settings?|figures?|values?)\b[^:.;]{0,30}:\s*/i;
+/** A joint's name in such a run is short. */
+const LONGEST_IN_RUN = 40;
+
+/** The name of a joint in a run of names and figures; undefined where a sentence is none. */
+function nameInRun(before: string): string | undefined {
+  const last = [...before.matchAll(FIGURE_BEFORE)].at(-1);
+  const opened = OPENS_RUN.exec(before)?.[0];
+  const from = last ? last.index + last[0].length : opened?.length;
+  if (from === undefined || before.length - from > LONGEST_IN_RUN) return undefined;
+  const name = before.slice(from);
+  if (/\b(?:then|until|back off|turn|again|more|less|not|never)\b|[,(]/i.test(name)) return undefined;
+  return partWords(name).length > 0 || kindsIn(name).length > 0 ? name : undefined;
+}
+
+/**
+ * The parts that alone name a joint in a run of names and figures: `hooks 18 Nm, brackets 20 Nm`; as
+ * {@link SentenceIndex} has them.
+ */
+export function partsInRun(step: SheetStep, at: number): string[] {
+  const name = nameInRun(step.text.slice(0, Math.max(0, at - step.start)));
+  return name === undefined || tellingWords(name).length > 0 ? [] : partKeys(name);
+}
+
+/** The parts of a text, told from the words that name a joint. */
+export const partKeys = (text: string): string[] => partWords(text).map((part) => `part ${part}`);
+
 /** The noun phrase a torque is said of: what stands before it in its clause. */
 export function phraseBefore(step: SheetStep, at: number): string {
   const named = recordName(step.text);
@@ -56,8 +86,10 @@ export function phraseBefore(step: SheetStep, at: number): string {
   const before = step.text.slice(0, Math.max(0, at - step.start));
   // Behind another figure of its row a cell speaks for itself: `A 45 Nm     E 20 Nm`.
   const cells = before.split(/\s{3,}/);
+  const inRun = nameInRun(before);
   const own =
-    /\p{L}/u.test(cells.at(-1) ?? '') && /\d\s?(?:n·?m|ft|lb|kg)/i.test(cells.at(-2) ?? '') ? cells.at(-1) : before;
+    inRun ??
+    (/\p{L}/u.test(cells.at(-1) ?? '') && /\d\s?(?:n·?m|ft|lb|kg)/i.test(cells.at(-2) ?? '') ? cells.at(-1) : before);
   const clause = (own ?? before).split(/[.;]\s|,\s(?=then|and then)|\bthen\b/i).at(-1) ?? before;
   return clause
     .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')

@@ -1,6 +1,6 @@
 import type { SheetReading } from '../../sheet/read-sheet.ts';
 import type { ItemKind } from '../piece-kind.ts';
-import { kindsIn, placedOnes, tellingWords } from './joint-words.ts';
+import { kindsIn, partKeys, placedOnes, tellingWords } from './joint-words.ts';
 
 /** How far a sentence about the same joint may stand, in sentences that share its word. */
 const NEAREST = 24;
@@ -11,6 +11,8 @@ const ASKS_SHORTLY = /^[^.!?\n]{6,60}\?$/;
 /** Sentences of a sheet by the words and labels they name, so that those of one joint are found without a search. */
 export interface SentenceIndex {
   words(at: number): readonly string[];
+  /** The parts it names: a joint may be called by one alone. */
+  parts(at: number): readonly string[];
   /** Labels in brackets it names, whether or not a list has them. */
   labels(at: number): readonly string[];
   /** Kinds of pieces that are tightened, which it names. */
@@ -31,6 +33,7 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
     ASKS_SHORTLY.test(steps[at - 1]?.text ?? '') ? [...told, ...(own[at - 1] ?? [])] : told,
   );
   const kinds = steps.map((step) => kindsIn(step.text));
+  const parts = steps.map((step) => partKeys(step.text));
   const labels = steps.map((): string[] => []);
   const places = new Map<string, number[]>();
   const put = (key: string, at: number) => {
@@ -40,7 +43,7 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
   };
   steps.forEach((step, at) => {
     if (step.list) return;
-    for (const word of words[at] ?? []) put(word, at);
+    for (const word of [...(words[at] ?? []), ...(parts[at] ?? [])]) put(word, at);
     for (const match of step.text.matchAll(
       /\((\w{1,3})\)|\bitems? (\w{1,3})\b|\b([A-Z])(?=\+[A-Z]\b)|(?<=\+)([A-Z])\b/g,
     )) {
@@ -51,6 +54,7 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
   });
   const index: SentenceIndex = {
     words: (at) => words[at] ?? [],
+    parts: (at) => parts[at] ?? [],
     labels: (at) => labels[at] ?? [],
     kinds: (at) => kinds[at] ?? [],
     near(keys, at) {
