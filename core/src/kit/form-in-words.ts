@@ -16,9 +16,11 @@ const NAMES: ReadonlyArray<[RegExp, NamedForm]> = [
   [/\bbanjo(?: bolts?| screws?| fittings?)?\b/i, { kind: 'bolt', form: 'banjo' }],
   [/\bcarriage bolts?\b|\bcoach bolts?\b/i, { kind: 'bolt', head: 'carriage' }],
   [/\beye ?bolts?\b/i, { kind: 'bolt', head: 'eye' }],
-  [/\b(?:cap|button|countersunk|csk)[- ]head (?:screws?|bolts?)\b/i, { kind: 'bolt' }],
-  // Called by its head alone: `8 button heads`.
-  [/\b(?:button|cap|socket|pan|hex|round|dome|countersunk|csk|truss|flange)[- ]heads?\b/i, { kind: 'bolt' }],
+  // Called by its head alone too: `8 button heads`.
+  [/\bbutton[- ]heads?(?: (?:screws?|bolts?))?\b/i, { kind: 'bolt', head: 'button' }],
+  [/\b(?:countersunk|csk)[- ]heads?(?: (?:screws?|bolts?))?\b/i, { kind: 'bolt', head: 'countersunk' }],
+  [/\b(?:socket[- ])?cap[- ]heads?(?: (?:screws?|bolts?))?\b/i, { kind: 'bolt', head: 'socketCap' }],
+  [/\b(?:socket|pan|hex|round|dome|truss|flange)[- ]heads?\b/i, { kind: 'bolt' }],
   [/\b(?:barrel|cross[- ]dowel) nuts?\b/i, { kind: 'nut', form: 'barrel' }],
   [/\bweld(?:ing)?[- ]?nuts?\b/i, { kind: 'nut', form: 'weld' }],
   [/\b(?:clip|speed|u)[- ]?nuts?\b/i, { kind: 'nut', form: 'clip' }],

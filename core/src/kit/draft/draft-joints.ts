@@ -1,5 +1,5 @@
 import type { DriveSize } from '../../fastener/drive.ts';
-import { headDimension, usualHead } from '../../fastener/head-dimension.ts';
+import { type HeadStandard, headDimension, usualHead } from '../../fastener/head-dimension.ts';
 import { parseThread, type Thread } from '../../fastener/thread.ts';
 import type { Fact, FactValue } from '../../sheet/fact.ts';
 import { NUMBER_WORDS } from '../../sheet/lexicon.ts';
@@ -47,9 +47,21 @@ function placeOf(at: number, count: number, times: Times | undefined): { label?:
   return { label: `${marks[side]}${number}`, words: `${names[side]}${each > 1 ? ` ${number}` : ''}` };
 }
 
-/** The drive a thread's usual head has, where the sheet names none. */
-function usualDrive(thread: Thread | undefined): DriveSize | undefined {
+/** The standards of heads that are no hexagon. */
+const STANDARD_OF_HEAD: Partial<Record<NonNullable<Item['head']>, HeadStandard>> = {
+  button: 'ISO 7380',
+  socketCap: 'ISO 4762',
+  countersunk: 'ISO 10642',
+};
+
+/** The drive a thread's usual head has, or the head a piece is called by, where the sheet names none. */
+function usualDrive(thread: Thread | undefined, head: Item['head']): DriveSize | undefined {
   if (!thread) return undefined;
+  const ofHead = head && STANDARD_OF_HEAD[head];
+  if (ofHead) {
+    const key = headDimension(ofHead, thread);
+    return key && { kind: 'hexKey', acrossFlatsMm: key.acrossFlatsMm };
+  }
   const usual = headDimension(usualHead(thread), thread);
   return usual
     ? {
@@ -567,7 +579,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const drive: DriveSize | undefined =
       told?.kind === 'cross' || told?.kind === 'square'
         ? { kind: 'unknown' }
-        : (told ?? usualDrive(thread ?? threadNamed(piece.thread)));
+        : (told ?? usualDrive(thread ?? threadNamed(piece.thread), piece.head));
     const compoundFact = said.compound;
     const compound =
       compoundFact && isCompound(compoundFact.value.compound)

@@ -205,7 +205,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const speaks = (at: number): boolean => {
     const step = reading.steps[at];
     if (!step || step.list || at === torque.step) return false;
-    if (ownLabels.length > 0 && index.labels(at).some((label) => ownLabels.includes(label))) return true;
+    // Called by their letters, `anti-seize on A` says nothing of C.
+    const theirLabels = ownLabels.length > 0 ? index.labels(at).filter((label) => labels.has(label)) : [];
+    if (theirLabels.length > 0) return theirLabels.some((label) => ownLabels.includes(label));
     if (elsewhere(phrase, step.text)) return false;
     // `Foot screws: …` says nothing of the clamp nuts.
     const theirKinds = index.kinds(at);

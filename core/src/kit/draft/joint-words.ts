@@ -99,6 +99,16 @@ export function phraseBefore(step: SheetStep, at: number): string {
     .trim();
 }
 
+/** A capital that stands alone within a sentence: no article, no unit behind a number, and no name of a step or a place. */
+const BARE_LABEL =
+  /(?<=\b(?!(?:step|fig|figure|type|class|grade|side|position|view|detail|section|page|table|option|version|hole|point|note|vitamin|rev|issue|part|plan)\b)[a-z]{2,}s?(?:[ -]to)? )([A-HJ-Z])(?![\w'’.-]*\w)/gi;
+
+/** `Start all six A`, `spacer D over the stud`: pieces called by the letter of their line alone. */
+export const bareLabels = (text: string): string[] =>
+  [...text.matchAll(BARE_LABEL)].flatMap(([, letter = '']) =>
+    letter === letter.toUpperCase() ? [letter.toLowerCase()] : [],
+  );
+
 /** References of a text to lines of a packing list: `(c)`, `bolts (2)`, `item 3`. */
 export function referencesIn(text: string, labels: ReadonlySet<string>): string[] {
   const found: string[] = [];
@@ -107,6 +117,7 @@ export function referencesIn(text: string, labels: ReadonlySet<string>): string[
     const label = (match[1] ?? match[2] ?? '').toLowerCase();
     if (labels.has(label) && !found.includes(label)) found.push(label);
   }
+  for (const label of bareLabels(text)) if (labels.has(label) && !found.includes(label)) found.push(label);
   for (const match of text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi)) {
     const label = (match[1] ?? match[2] ?? '').toLowerCase();
     if (labels.has(label)) found.push(label);

@@ -1,6 +1,6 @@
 import type { SheetReading } from '../../sheet/read-sheet.ts';
 import type { ItemKind } from '../piece-kind.ts';
-import { kindsIn, partKeys, placedOnes, tellingWords } from './joint-words.ts';
+import { bareLabels, kindsIn, partKeys, placedOnes, tellingWords } from './joint-words.ts';
 
 /** How far a sentence about the same joint may stand, in sentences that share its word. */
 const NEAREST = 24;
@@ -48,6 +48,10 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
       /\((\w{1,3})\)|\bitems? (\w{1,3})\b|\b([A-Z])(?=\+[A-Z]\b)|(?<=\+)([A-Z])\b/g,
     )) {
       const label = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? '').toLowerCase();
+      labels[at]?.push(label);
+      put(`(${label})`, at);
+    }
+    for (const label of bareLabels(step.text)) {
       labels[at]?.push(label);
       put(`(${label})`, at);
     }

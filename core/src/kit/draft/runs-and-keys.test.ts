@@ -1,0 +1,115 @@
+import { describe, expect, it } from '@jest/globals';
+import { readSheet } from '../../sheet/read-sheet.ts';
+import { drafted, joints } from './fixture/drafted.ts';
+
+const LADDER = `LOWMOOR FABRICATION
+Rear ladder for the Carrick - how we fit it here
+
+What comes in the carton
+------------------------
+* ladder (1)
+* upper hooks, left and right
+* lower brackets x 2
+* M8x25 button heads, A2-70, ten of them
+* M8 flange nuts, ten
+* two M6x50 through bolts with nylocs and four washers
+* rubber pads - 4
+
+Doing it
+--------
+Step one. Hooks over the gutter, pads between hook and paint. Don't tighten.
+Step two. Ladder to the hooks: 4 of the M8 button heads, 5mm hex key, nut inside. Finger tight.
+Step three. Lower brackets to the door skin, three M8 each side. Medium threadlock on these, not on the hook ones.
+Step four. Through bolts (M6) join ladder and lower brackets. Nylocs so no threadlock.
+Step five. Torques, top to bottom: hooks 18 Nm, brackets 20 Nm, through bolts 9 Nm.
+`;
+
+const SKID = `INSTALLATION INSTRUCTION No. 114  REV C            PENNANT WORKS
+PRODUCT: Transmission cross-member skid, long wheelbase
+
+HARDWARE KEY
+ A  (6)  7/16-14 x 1-1/4 Gr 8 hex bolt w/ washer
+ B  (2)  3/8-16 U-nut
+ C  (2)  3/8-16 x 1 Gr 5 bolt
+ D  (1)  spacer, 1/2 thick
+
+1.0  Support transmission with a jack stand and wood block.
+2.0  Clean the threads with a 7/16 tap. Blow out.
+3.0  Lift skid. Start all six A. Anti-seize on A.
+4.0  Clip U-nuts B to skid tabs, start C through the tabs, leave loose.
+5.0  TORQUE: A 52 ft-lb (dry 65 ft-lb - do not use dry value with anti-seize)
+             C 28 ft-lb
+6.0  Remove stand. Road test 5 miles. RE-TORQUE A hot? NO - let cool 1 hr, then 52 ft-lb again.
+`;
+
+describe('figures in a run, each behind the part it is for', () => {
+  const kit = drafted(LADDER);
+  it('makes a joint of each, with the bolts its own step names', () => {
+    expect(joints(kit)).toMatchObject([
+      { title: 'Hooks', stations: 4, nm: 18, compound: undefined },
+      { title: 'Brackets', stations: 6, nm: 20, compound: 'threadlockerMedium' },
+      { title: 'Through bolts', stations: 2, nm: 9, compound: undefined },
+    ]);
+    const threads = kit.groups.map((group) => {
+      const station = kit.stations.find(({ id }) => id === group.stations[0]);
+      const ids = (station?.stack ?? []).flatMap((piece) => (piece.kind === 'hardware' ? [piece.item] : []));
+      return kit.items.find((item) => item.kind === 'bolt' && ids.includes(item.id))?.thread;
+    });
+    expect(threads).toEqual(['M8 x 1.25', 'M8 x 1.25', 'M6 x 1']);
+  });
+  it('turns a button head by its key, 5 mm for M8 (ISO 7380-1)', () => {
+    const bracket = kit.stations.find(({ id }) => id === kit.groups[1]?.stations[0]);
+    expect(bracket?.drive).toEqual({ kind: 'hexKey', acrossFlatsMm: 5 });
+  });
+  it('keeps the list past a line that counts nothing, and counts in words behind a comma', () => {
+    expect(kit.items.filter(({ source }) => source === 'kit').map(({ kind, quantity }) => [kind, quantity])).toEqual([
+      ['part', 1],
+      ['part', 2],
+      ['bolt', 10],
+      ['nut', 10],
+      ['bolt', 2],
+      ['washer', 4],
+      ['part', 4],
+    ]);
+  });
+});
+
+describe('a key of letters, and figures that are not to be used', () => {
+  const kit = drafted(SKID);
+  it('tightens each letter once, to its own figure', () => {
+    expect(joints(kit)).toMatchObject([
+      { stations: 6, nm: 71, compound: 'antiSeize' },
+      { stations: 2, nm: 38, compound: undefined },
+    ]);
+  });
+  it('takes a bolt with its washer for a bolt', () => {
+    expect(kit.items.slice(0, 3).map(({ kind, quantity }) => [kind, quantity])).toEqual([
+      ['bolt', 6],
+      ['washer', 6],
+      ['nut', 2],
+    ]);
+  });
+  it('takes nothing off where a hole is blown out', () => {
+    expect(kit.removed.filter(({ name }) => /blow/i.test(name))).toEqual([]);
+  });
+});
+
+describe('the part a figure plays', () => {
+  const roles = (text: string) =>
+    readSheet(text).facts.flatMap(({ value, printed }) =>
+      value.kind === 'torque'
+        ? [`${printed} target`]
+        : value.kind === 'torqueAside'
+          ? [`${printed} ${value.role}`]
+          : [],
+    );
+  it.each([
+    [
+      '1. M8 bolts 20 Nm (dry 25 Nm - do not use the dry value), M6 bolts 9 Nm.',
+      ['20 Nm target', '25 Nm superseded', '9 Nm target'],
+    ],
+    ['1. M8 bolts 20 Nm - do not use an impact wrench.', ['20 Nm target']],
+    ['1. M8 bolts 20 Nm.\n2. Drive it. Let it cool and 20 Nm again.', ['20 Nm target', '20 Nm other']],
+    ['1. Left M8 bolts 20 Nm.\n2. Right M8 bolts 20 Nm again.', ['20 Nm target', '20 Nm target']],
+  ])('%j', (text, expected) => expect(roles(text)).toEqual(expected));
+});
