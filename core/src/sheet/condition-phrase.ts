@@ -263,6 +263,9 @@ const APPLICATION =
 /** Lines that end with a question, from which on a sheet is one of questions and answers. */
 const QUESTIONS_OF_A_SHEET = 3;
 
+/** How far behind a condition by year the other years may be named, characters. */
+const OTHER_YEARS_REACH = 120;
+
 /** The branches of a sheet: by model year and date, equipment, side, what is found. Places and values, in order. */
 export function conditions(text: string): Array<{ start: number; end: number; value: FactValue }> {
   const found: Array<{ start: number; end: number; value: Extract<FactValue, { kind: 'condition' }> }> = [];
@@ -317,6 +320,15 @@ export function conditions(text: string): Array<{ start: number; end: number; va
         },
       });
     }
+  }
+  found.sort((a, b) => a.start - b.start);
+  for (const [index, { start, value }] of found.entries()) {
+    // `2018+ models only; earlier models …`: the years that are left.
+    const before = found[index - 1];
+    if (value.from !== undefined || value.to !== undefined || !before || start - before.end > OTHER_YEARS_REACH)
+      continue;
+    if (before.value.from !== undefined && /^(?:earlier|older)\b/i.test(value.text)) value.to = before.value.from - 1;
+    else if (before.value.to !== undefined && /^(?:later|newer)\b/i.test(value.text)) value.from = before.value.to + 1;
   }
   for (const span of contrasts(text)) {
     if (taken.at(span) !== undefined) continue;

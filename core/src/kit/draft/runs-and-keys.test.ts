@@ -113,3 +113,16 @@ describe('the part a figure plays', () => {
     ['1. Left M8 bolts 20 Nm.\n2. Right M8 bolts 20 Nm again.', ['20 Nm target', '20 Nm target']],
   ])('%j', (text, expected) => expect(roles(text)).toEqual(expected));
 });
+
+it('gives earlier and later models the years that are left', () => {
+  const years = (text: string) =>
+    readSheet(text).facts.flatMap(({ value }) => (value.kind === 'condition' ? [[value.from, value.to]] : []));
+  expect(years('1. Spacer on the stud. 2018+ models only; earlier models go without.')).toEqual([
+    [2018, undefined],
+    [undefined, 2017],
+  ]);
+  expect(years('1. Cars up to 2016 take the long bolt. Newer models take the short one.')).toEqual([
+    [undefined, 2016],
+    [2017, undefined],
+  ]);
+});
