@@ -286,6 +286,12 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       if (/\?$/.test(printed) && (/^\s*>/.test(lineAt(text, start)) || /^[^a-z]+$/.test(lineAt(text, start)))) continue;
       // A sheet of questions answers them; none is a branch of the work.
       if (asked && /\?$/.test(printed) && /\?\s*$/.test(lineAt(text, start))) continue;
+      // `Tighten it hot? NO - let it cool`: asked and answered at once.
+      if (
+        /\?$/.test(printed) &&
+        /^ (?:no|yes|never|always)\b/i.test(text.slice(start + printed.length, start + printed.length + 8))
+      )
+        continue;
       // In a talk a question is answered by the other.
       if (/\?$/.test(printed) && /^\s*(?:\[[\d:.]+\] ?)?\p{L}{1,14}: /u.test(lineAt(text, start))) continue;
       if (

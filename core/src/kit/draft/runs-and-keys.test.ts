@@ -89,6 +89,9 @@ describe('a key of letters, and figures that are not to be used', () => {
       ['nut', 2],
     ]);
   });
+  it('asks nothing that the sheet answers itself', () => {
+    expect(kit.questions ?? []).toEqual([]);
+  });
   it('takes nothing off where a hole is blown out', () => {
     expect(kit.removed.filter(({ name }) => /blow/i.test(name))).toEqual([]);
   });
