@@ -44,6 +44,11 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
   // `M8x25 - 4`: a size alone names its bolt.
   const [, size, many] = /^(M\d{1,2} ?[x×] ?\d[\d.x× ]*?) [-–=] (\d{1,2})$/.exec(text) ?? [];
   if (size !== undefined && Number(many) > 0) return { count: Number(many), item: size };
+  const [, number, alone] = /^(\d{1,3}) ?(?:x |× ?|off |pcs )?(M\d{1,2} ?[x×] ?\d[\d.x× ]*)$/.exec(text) ?? [];
+  if (alone !== undefined && Number(number) > 0) return { count: Number(number), item: alone };
+  // `bracket pair`
+  const [, paired] = /^(?:a |one |1 )?(\p{L}[\p{L} -]{2,40}) pair$/iu.exec(text) ?? [];
+  if (paired !== undefined) return { count: 2, item: paired };
   if (!/\p{L}{2}/u.test(text)) return undefined;
   const marked = MARKED_TRAILING.exec(text);
   if (marked) {
@@ -98,12 +103,16 @@ export function singleOf(raw: string): { count: number; item: string } | undefin
 /** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
 export function nounOf(item: string): string {
   // `M10x1.5x30 cl. 10.9`: a size with its length and class is a bolt's.
-  if (/^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?){1,2}(?: ?mm)?(?:,? (?:cl(?:ass)?\.? ?)?\d{1,2}\.\d)?$/i.test(item.trim()))
+  if (
+    /^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?){1,2}(?: ?mm)?(?:,? ?\(?(?:cl(?:ass)?\.? ?)?\d{1,2}\.\d\)?)?(?:\s*\+.*)?$/i.test(
+      item.trim(),
+    )
+  )
     return 'bolt';
   // Part numbers name no piece.
   const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ').replace(/\band an? (?:half|quarter)\b/gi, ' ');
   const head =
-    (/\p{L}{3}/u.test(plain) ? plain : item).toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|\bw\/|[,(]/)[0] ??
+    (/\p{L}{3}/u.test(plain) ? plain : item).toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|\bw\/|[,(+]/)[0] ??
     item;
   const words = (head.trim() === '' ? item.toLowerCase() : head).match(/\p{L}+/gu) ?? [];
   const known = words.filter((word) => HARDWARE.has(word)).at(-1);

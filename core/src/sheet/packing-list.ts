@@ -115,7 +115,8 @@ const COUNT_BEHIND =
 /** The items of a list that is written out in a line or over several. */
 function writtenItems(text: string, start: number): PackingLine[] {
   const behind = [...text.matchAll(COUNT_BEHIND)].filter(
-    ([, item = '']) => /\p{L}{3}/u.test(item) && !/^\s*\d/.test(item),
+    // `shim pack (0.5, 1, 2 mm)`: a comma within brackets parts no pieces.
+    ([, item = '']) => /\p{L}{3}/u.test(item) && !/^\s*\d/.test(item) && !/\([^)]*$/.test(item),
   );
   if (behind.length > 1 || (behind.length === 1 && !LEADING.test(text.trim())))
     return behind.flatMap((match) => {

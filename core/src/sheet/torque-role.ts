@@ -4,6 +4,7 @@ import { inDigits, TURN_DEG } from './lexicon.ts';
 import { lineAt } from './place-in.ts';
 import { isQuoted, quotesLetter } from './quoted-letter.ts';
 import { around } from './sentence.ts';
+import { stageColumns } from './stage-columns.ts';
 import type { Span } from './token.ts';
 
 /** What a torque is in its sentence. Only targets, and ends that stand alone, become stations. */
@@ -492,6 +493,9 @@ function stageRow(text: string, at: number): number {
   const before = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
   return Number(/^\s*(?:stage|pass|round|go) ?([1-9])(?:st|nd|rd|th)?[\s.:–-]*(?:to )?$/i.exec(before)?.[1]);
 }
+/** Where the last figure of a torque stands: of one with stages the one of its last stage. */
+const lastOf = ({ end, printed }: TorqueFact): number =>
+  end - (/\d[\d.,]*[^\d]*$/.exec(printed)?.[0].length ?? printed.length);
 /** How far behind its torque a ceiling may stand, characters. */
 const CEILING_REACH = 260;
 
@@ -513,6 +517,7 @@ export function giveRoles(
   charted: (at: number) => boolean = () => false,
 ): Fact[] {
   const answered = quotesLetter(text);
+  const columns = stageColumns(text);
   const done: Fact[] = [];
   /** The torque last read, whose ceiling or next stage may follow. */
   let open: TorqueFact | undefined;
@@ -633,7 +638,7 @@ export function giveRoles(
     if (open && sameJoint && open.value.only === undefined) {
       const backOffDeg = backOffBetween(between);
       const lead = text.slice(Math.max(0, open.start - 60), open.start);
-      const rows = stageRow(text, open.start) < stageRow(text, fact.start);
+      const rows = stageRow(text, open.start) < stageRow(text, fact.start) || columns.get(fact.start) === lastOf(open);
       const staged =
         (sameBlock || rows) &&
         open.value.unit === fact.value.unit &&

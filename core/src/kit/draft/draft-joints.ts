@@ -533,7 +533,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     // `Screws` alone says less than their size.
     const bySize = thread && !/\s/.test(said.title ?? '') && !said.words.some((word) => word.startsWith('part '));
     const called = bySize ? undefined : said.title;
-    const bare = called ?? (taken ? numbered : plain);
+    // Two rows of one name are told apart by what stands in brackets: `chassis face (inner row)`.
+    const which = /^[^|\t]{3,40}?\((\p{L}[\p{L} -]{2,24})\)/u.exec(sentence)?.[1];
+    const twice = called !== undefined && which !== undefined && kit.groups.some((group) => group.title === called);
+    const bare = twice ? `${called}, ${which}` : (called ?? (taken ? numbered : plain));
     const title = clip(version ? `${bare}, ${version}` : bare, 80);
     const onlyFor = variants.conditionAt(torque.step);
     const groupPath = `groups[${kit.groups.length}]`;

@@ -56,7 +56,7 @@ const IN_BAG = /,?\s*\(?\b(?:in )?((?:bag|box|pack(?:et)?|pouch) [A-Z\d]{1,2})\b
 const ROW = /\S\s*\|\s*\S/;
 
 const WITH =
-  /\b(?:with|w\/) ?((?:[\p{L}-]+ ){0,3}(?:nuts?|nylocs?|washers?)(?:(?:,| and|,? plus) (?:[\p{L}-]+ ){0,3}(?:nuts?|nylocs?|washers?))*)/iu;
+  /(?:\b(?:with|w\/)|\+) ?((?:[\p{L}-]+ ){0,3}(?:nuts?|nylocs?|washers?)(?:(?:,| and|,? plus) (?:[\p{L}-]+ ){0,3}(?:nuts?|nylocs?|washers?))*)/iu;
 
 /** `four M8 screws with lock nuts and big washers`: as many of each as of what they come with. */
 const comesWith = (line: string): Array<{ kind: 'nut' | 'washer'; name: string }> =>

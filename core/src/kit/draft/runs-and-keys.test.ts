@@ -129,3 +129,53 @@ it('gives earlier and later models the years that are left', () => {
     [2017, undefined],
   ]);
 });
+
+const STAGED = `Fitting sheet 31-B - Bull bar brackets - Hatch & Vane
+
+YOU GET: bracket pair, 8 off M12x40 (10.9), 8 off M12 flange nuts, 4 off M10x30 (8.8) + washers, shim pack (0.5, 1, 2 mm).
+
+TIGHTENING TABLE
+ where                      bolt      step 1     step 2      notes
+ chassis face (outer row)   M12       50 Nm      110 Nm      thread locker, medium
+ chassis face (inner row)   M12       50 Nm      110 Nm      thread locker, medium
+ bracket to tow loop        M10       -          46 Nm       dry
+
+PROCEDURE
+(i)   brackets on the chassis ends, all M12 by hand.
+(ii)  then the M10s by hand.
+(iii) tighten per table. chassis first.
+`;
+
+describe('a table with a column for each stage', () => {
+  const kit = drafted(STAGED);
+  it('pulls each row through its stages, and makes no joint of a stage', () => {
+    expect(kit.groups.map(({ title, stages }) => ({ title, stages }))).toEqual([
+      { title: 'Chassis face', stages: [0.455, 1] },
+      { title: 'Chassis face, inner row', stages: [0.455, 1] },
+      { title: 'Bracket to tow loop', stages: undefined },
+    ]);
+    expect(joints(kit).map(({ nm }) => nm)).toEqual([110, 110, 46]);
+  });
+  it('counts a pair, sizes alone, and what stands behind a plus', () => {
+    expect(kit.items.slice(0, 5).map(({ kind, quantity, thread }) => [kind, quantity, thread])).toEqual([
+      ['part', 2, undefined],
+      ['bolt', 8, 'M12 x 1.75'],
+      ['nut', 8, 'M12 x 1.75'],
+      ['bolt', 4, 'M10 x 1.5'],
+      ['washer', 4, undefined],
+    ]);
+  });
+  it.each([
+    ['Joint        1st pass   2nd pass\nrail M10     20 Nm      45 Nm', [[20, 45]]],
+    ['Joint        pre-torque   final\nrail M10     20 Nm        45 Nm', [[20, 45]]],
+    ['Joint        stage 1  stage 2  stage 3\nrail M10     20 Nm    40 Nm    60 Nm', [[20, 40, 60]]],
+    ['Joint        front    rear\nrail M10     20 Nm    45 Nm', [[20], [45]]],
+  ])('%j', (table, expected) => {
+    const read = readSheet(`${table}\n`).facts.flatMap(({ value }) =>
+      value.kind === 'torque'
+        ? [value.stages?.flatMap((stage) => ('torqueNm' in stage ? [stage.torqueNm] : [])) ?? [value.maxNm]]
+        : [],
+    );
+    expect(read).toEqual(expected);
+  });
+});
