@@ -261,7 +261,8 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
     const block = rowsBelow(lines, bag ? at - 1 : at, nextNumber(line.text));
     if (block.rows.length > 0) {
       lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of: heading });
-      if (heading === 'pieces') found.push(...readRows(block.rows, text, countColumn(line.text)));
+      if (heading === 'pieces')
+        found.push(...readRows(block.rows, text, countColumn(line.text) ?? countColumn(block.titles ?? '')));
       at = block.end;
       continue;
     }
@@ -375,8 +376,13 @@ const FIGURES_BEGIN =
 
 const BULLET = /^\s*[-•*▪]\s/;
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
-function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { rows: Line[]; end: number } {
+function rowsBelow(
+  lines: readonly Line[],
+  heading: number,
+  next?: RegExp,
+): { rows: Line[]; end: number; titles?: string } {
   const rows: Line[] = [];
+  let headed: string | undefined;
   let end = heading + 1;
   let blanks = 0;
   for (let at = heading + 1; at < lines.length; at++) {
@@ -419,7 +425,10 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
     }
     const item = rowItem(line.text);
     if (isWork(line.text) || (blanks > 0 && !isRow(line.text) && !titles)) break;
-    if (titles) continue;
+    if (titles) {
+      headed = line.text;
+      continue;
+    }
     if (item === undefined) {
       if (before && blanks === 0 && /^\s{2,}/.test(line.text) && plain.length < 80) {
         end = at + 1;
@@ -441,7 +450,7 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
     rows.push({ ...line });
     end = at + 1;
   }
-  return { rows, end };
+  return { rows, end, ...(headed === undefined ? {} : { titles: headed }) };
 }
 
 const CELL_COUNT =
@@ -601,7 +610,9 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
       ? String(firsts[at])
       : bracketed
         ? String(leads[at])
-        : /^\s*(?:[-•*▪]\s+)?\(?([A-Za-z]\d{0,2})(?:[).:]|(?=\s{1,}\d|\s{2,}))/.exec(row.text)?.[1]?.toLowerCase();
+        : /^\s*(?:[-•*▪|]\s+)?\(?([A-Za-z]\d{0,2})(?:[).:]|(?=\s{1,}\d|\s{2,}|\s*\|))/
+            .exec(row.text)?.[1]
+            ?.toLowerCase();
     const labelled = name === undefined ? {} : { label: name };
     const titled = column && countUnder(column, row);
     if (titled) return [{ ...titled, item: titled.item.replace(/^\(?\w{1,2}[.)]\s+/, ''), ...labelled }];

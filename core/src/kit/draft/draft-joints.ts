@@ -93,6 +93,8 @@ function asListed(
   thread: Thread | undefined,
   /** The sentences that count its pieces and put it together. */
   beside: ReadonlyArray<number | undefined>,
+  /** Another sentence says the size, and no pitch. */
+  elsewhere: boolean,
 ): Thread | undefined {
   if (!thread) {
     const inch = [torque.step, ...beside]
@@ -104,7 +106,7 @@ function asListed(
   const bare = inStep(torque.step)
     .filter(isKind('thread'))
     .some(({ value }) => value.pitchAssumed && value.designation === torque.about);
-  if (!bare) return thread;
+  if (!bare && !elsewhere) return thread;
   if (listed.has(thread.designation.replace(' × ', ' x '))) return thread;
   const same = [...listed].flatMap((designation) => {
     const other = threadNamed(designation);
@@ -385,7 +387,14 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const asked = longest?.thread ? { ...torque, about: longest.thread.replace(' x ', ' × ') } : torque;
     const said = jointSentences(drafting, packing, asked);
     const sentence = reading.steps[torque.step]?.text ?? '';
-    const thread = asListed(drafting, threads, asked, threadOf(asked, said), [said.count?.step, ...said.assembled]);
+    const thread = asListed(
+      drafting,
+      threads,
+      asked,
+      threadOf(asked, said),
+      [said.count?.step, ...said.assembled],
+      asked.about === undefined && said.thread?.value.pitchAssumed === true,
+    );
     const written = thread?.designation.replace(' × ', ' x ');
     const version = variants.nameAt(torque.step);
     const row = inTable(sentence);

@@ -12,7 +12,7 @@ import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
-import { formRow } from './form-row.ts';
+import { formRow, isTitleRow, rowNumber } from './form-row.ts';
 import { labelOf } from './joint-sentences.ts';
 import { tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
@@ -185,6 +185,14 @@ export function draftSteps(
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
     if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim()) || formRow(step.text) === '') return;
+    if (isTitleRow(step.text, reading.steps[at + 1]?.text)) return;
+    // `Sequence`, over a table of it.
+    if (
+      !works &&
+      !/[\s|]/.test(step.text.trim()) &&
+      isTitleRow(reading.steps[at + 1]?.text ?? '', reading.steps[at + 2]?.text)
+    )
+      return;
     // What an eccentric moves is told to whoever sets it, and done by nobody.
     if (!works && authorityIn(step.text) !== undefined) return;
     const limit = own.some(isKind('torque')) ? undefined : limitIn(step.text);
@@ -382,9 +390,10 @@ export function draftSteps(
       conditions.length === 1 && only && only.start - step.start < 3 && isOfVehicle(only)
         ? conditionOf(drafting, only)
         : undefined;
+    const number = step.number ?? rowNumber(step.text);
     kit.steps.push({
-      id: freshId(`step ${step.number ?? kit.steps.length + 1}`),
-      ...(step.number ? { number: step.number } : {}),
+      id: freshId(`step ${number ?? kit.steps.length + 1}`),
+      ...(number ? { number } : {}),
       text: clip(formRow(step.text), 2000),
       phase: phaseOf(own, actions) ?? (lastTorque >= 0 && at > lastTorque ? 'refit' : 'loose'),
       actions: actions.length > 0 ? actions : [{ type: 'do', text: clip(formRow(step.text), 500) }],

@@ -1,12 +1,28 @@
-/** A cell of a form that is left for what is found or who did it: `_____`, `OK / not OK`, `[ ]`. */
-const LEFT_OPEN = /^(?:_{2,}|\.{4,}|\[ ?\]|(?:ok|yes|pass)\s*\/\s*(?:not ok|no|n\.?ok|fail)|[□☐])$/i;
+/** A cell of a form that is left for what is found or who did it, or says none: `_____`, `OK / not OK`, `[ ]`, `-`. */
+const LEFT_OPEN = /^(?:_{2,}|\.{4,}|\[ ?\]|(?:ok|yes|pass)\s*\/\s*(?:not ok|no|n\.?ok|fail)|[□☐]|:?-+:?|[–—])$/i;
+/** `3 | Hitch on the beam`: the number of a row's step. */
+const ROW_NUMBER = /^(\d{1,2})[.)]?$/;
+
+const cellsOfRow = (text: string): string[] => text.split('|').map((cell) => cell.trim());
+const filledIn = (cells: readonly string[]): string[] => cells.filter((cell) => cell !== '' && !LEFT_OPEN.test(cell));
 
 /**
  * A row of a work sheet as the sentence it stands for: `Clamp screws | 18 Nm | ____ | ___` is `Clamp screws, 18 Nm`.
  * What has no bars, or a blank with its unit behind it, is left as it is; a row of blanks says nothing.
  */
 export function formRow(text: string): string {
-  const cells = text.split('|').map((cell) => cell.trim());
-  const filled = cells.filter((cell) => cell !== '' && !LEFT_OPEN.test(cell));
-  return cells.length > 1 && filled.length < cells.length ? filled.join(', ') : text;
+  const cells = cellsOfRow(text);
+  const filled = filledIn(cells);
+  if (cells.length < 2 || filled.length === cells.length) return text;
+  return (filled.length > 1 && ROW_NUMBER.test(filled[0] ?? '') ? filled.slice(1) : filled).join(', ');
 }
+
+/** The number a row between bars gives its step. */
+export function rowNumber(text: string): string | undefined {
+  const cells = cellsOfRow(text);
+  return cells.length < 3 ? undefined : ROW_NUMBER.exec(filledIn(cells)[0] ?? '')?.[1];
+}
+
+/** Whether a row names the columns below it: a rule stands under it. */
+export const isTitleRow = (text: string, below: string | undefined): boolean =>
+  text.includes('|') && below !== undefined && /^[\s|:+-]*-{3}[\s|:+-]*$/.test(below);

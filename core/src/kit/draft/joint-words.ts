@@ -103,11 +103,16 @@ export function phraseBefore(step: SheetStep, at: number): string {
 const BARE_LABEL =
   /(?<=\b(?!(?:step|fig|figure|type|class|grade|side|position|view|detail|section|page|table|option|version|hole|point|note|vitamin|rev|issue|part|plan)\b)[a-z]{2,}s?(?:[ -]to)? )([A-HJ-Z])(?![\w'’.-]*\w)/gi;
 
+/** `F1 through from the front`: a letter and a number; `M8` is a thread, `A2-70` a class. */
+const NUMBERED_LABEL = /\b[A-HJ-LN-Z]\d{1,2}\b(?!-)/g;
+
 /** `Start all six A`, `spacer D over the stud`: pieces called by the letter of their line alone. */
-export const bareLabels = (text: string): string[] =>
-  [...text.matchAll(BARE_LABEL)].flatMap(([, letter = '']) =>
+export const bareLabels = (text: string): string[] => [
+  ...[...text.matchAll(NUMBERED_LABEL)].map(([label]) => label.toLowerCase()),
+  ...[...text.matchAll(BARE_LABEL)].flatMap(([, letter = '']) =>
     letter === letter.toUpperCase() ? [letter.toLowerCase()] : [],
-  );
+  ),
+];
 
 /** References of a text to lines of a packing list: `(c)`, `bolts (2)`, `item 3`. */
 export function referencesIn(text: string, labels: ReadonlySet<string>): string[] {

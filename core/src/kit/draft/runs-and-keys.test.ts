@@ -179,3 +179,57 @@ describe('a table with a column for each stage', () => {
     expect(read).toEqual(expected);
   });
 });
+
+const TABLES = `FITTING TIMES & TORQUES - PENNANT RECOVERY HITCH
+
+Fasteners
+| Ref | Description             | Qty | Size            | Grade |
+|-----|-------------------------|-----|-----------------|-------|
+| F1  | Hex bolt, hitch to beam | 4   | 9/16-12 x 2     | 8     |
+| F2  | Lock nut                | 4   | 9/16-12         | G     |
+| F3  | Hardened washer         | 8   | 9/16            | -     |
+
+Sequence
+| # | Do                                              | With        | Value            |
+|---|--------------------------------------------------|-------------|------------------|
+| 1 | Drop the spare wheel                             | -           | -                |
+| 2 | Hitch on the beam, F1 through from the front     | by hand     | -                |
+| 3 | F2 with F3 under both faces                      | 7/8 socket  | 110 lb-ft        |
+| 4 | Spare wheel up                                   | -           | -                |
+`;
+
+describe('tables with bars and rules', () => {
+  const kit = drafted(TABLES);
+  it('counts by the column that its heading calls so', () => {
+    expect(kit.items.slice(0, 3).map(({ kind, quantity }) => [kind, quantity])).toEqual([
+      ['bolt', 4],
+      ['nut', 4],
+      ['washer', 8],
+    ]);
+  });
+  it('makes a step of each row, with its number, and none of rules and headings', () => {
+    expect(kit.steps.map(({ number, text }) => [number, text])).toEqual([
+      ['1', 'Drop the spare wheel'],
+      ['2', 'Hitch on the beam, F1 through from the front, by hand'],
+      ['3', 'F2 with F3 under both faces, 7/8 socket, 110 lb-ft'],
+      ['4', 'Spare wheel up'],
+    ]);
+  });
+  it('knows the pieces by their references', () => {
+    expect(joints(kit)).toMatchObject([{ stations: 4, nm: 149 }]);
+    // Bolt, a washer under either face, lock nut.
+    expect(kit.stations[0]?.stack.filter(({ kind }) => kind === 'hardware')).toHaveLength(4);
+  });
+});
+
+it('gives a size whose pitch stands on the list that pitch, whichever sentence says it', () => {
+  const kit = drafted(`Contents
+  3 legs
+  6 hex bolts M10 x 1.25 x 45
+1. Rail to the legs, two M10 to each leg, by hand.
+2. Rail bolts 65 Nm.
+`);
+  expect(kit.items.filter(({ kind }) => kind === 'bolt').map(({ thread, quantity }) => [thread, quantity])).toEqual([
+    ['M10 x 1.25', 6],
+  ]);
+});
