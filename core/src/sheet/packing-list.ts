@@ -24,7 +24,8 @@ interface PackingLine extends Span {
 const PIECES =
   /\b(?:(?<!\b(?:\d|stays?|left|remains?|bolts?|nuts?|screws?|them|pieces|one|two|three|four|five|six|eight|ten|twelve) )in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|contenu|inhalt|contenido|contenuto|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|set|box|bag|carton|pack(?:et)?|crate|package|delivery) (?:contains?|contents|list|holds?|includes?|comprises)|(?<=^\W{0,4})what(?:'s| is| you (?:got|get|will find|should have))?|what(?:'s| is)? in the (?:box|bag|carton|kit)|what you (?:got|get|will find|should have)|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes (?:with|as|in)|consists of|is made up of)\b/i;
 const PIECES_ALONE =
-  /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
+  /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?(?: (?:per|each|a|for each|for one) side)?\s*:?\s*$/i;
+const PER_SIDE = /\b(?:per|each|a|one) side\s*:?\s*$/i;
 const TOOLS =
   /\b(?:what (?:tools )?(?:do|will|shall) (?:i|you|we) need|(?:which|what) (?:tools|spanners|sockets)\b|tools?(?: (?:required|needed|list|you (?:will )?need|to hand|recommended|and materials))?|you (?:will )?need|required tools?|special tools?|equipment needed|have (?:ready|to hand)|spanners to hand|workshop supplies|not supplied|not included)\b/i;
 const HEADING_LENGTH = 76;
@@ -112,6 +113,9 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
 const COUNT_BEHIND =
   /([^.;]*?(?:\d\.\d[^.;]*?)*?),\s*(\d{1,3}|one|two|three|four|five|six|eight|ten|twelve)(?: of them)?(?:\s*\([^)]*\))?(?=[.,;](?:\s|$)|\s*$)/gi;
 
+/** A size, a class or a finish alone: it says more of the piece before it. */
+const OF_THE_SAME =
+  /^(?:M\d{1,2}(?: ?[x×] ?[\d.]+)*|#?\d{1,2}(?:\/\d{1,2})?-\d{2}(?: ?[x×] ?[\d./-]+)?|\d{1,2}\.\d|(?:cl(?:ass)?|gr(?:ade)?)\b.{0,8}|A[24]-\d{2}|(?:zinc|black|stainless|plated|galvani[sz]ed|yellow)\b.{0,20})\.?$/i;
 /** The items of a list that is written out in a line or over several. */
 function writtenItems(text: string, start: number): PackingLine[] {
   const behind = [...text.matchAll(COUNT_BEHIND)].filter(
@@ -134,6 +138,22 @@ function writtenItems(text: string, start: number): PackingLine[] {
     last = item?.count ?? last;
     return { piece, item };
   });
+  // `6 hex bolts, M10 x 1.25 x 45, 10.9`: one thing, its size and class behind commas.
+  const [first, ...rest] = pieces;
+  const lastPiece = rest.at(-1)?.piece;
+  if (
+    first?.item &&
+    lastPiece &&
+    rest.every(({ piece, item }) => item === undefined && OF_THE_SAME.test(piece.text.trim()))
+  )
+    return [
+      {
+        start: first.piece.start,
+        end: lastPiece.end,
+        count: first.item.count,
+        item: [first.item.item, ...rest.map(({ piece }) => piece.text.trim())].join(', '),
+      },
+    ];
   const counted = pieces.filter(({ item }) => item !== undefined).length;
   return pieces.flatMap(({ piece, item }) => {
     const named = item ?? (counted >= AMONG_COUNTED ? singleOf(piece.text) : undefined);
@@ -261,8 +281,11 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
     const block = rowsBelow(lines, bag ? at - 1 : at, nextNumber(line.text));
     if (block.rows.length > 0) {
       lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of: heading });
-      if (heading === 'pieces')
-        found.push(...readRows(block.rows, text, countColumn(line.text) ?? countColumn(block.titles ?? '')));
+      if (heading === 'pieces') {
+        const rows = readRows(block.rows, text, countColumn(line.text) ?? countColumn(block.titles ?? ''));
+        // `Items per side`: a vehicle has two.
+        found.push(...(PER_SIDE.test(line.text) ? rows.map((row) => ({ ...row, count: 2 * row.count })) : rows));
+      }
       at = block.end;
       continue;
     }

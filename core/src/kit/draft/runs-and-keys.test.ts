@@ -233,3 +233,25 @@ it('gives a size whose pitch stands on the list that pitch, whichever sentence s
     ['M10 x 1.25', 6],
   ]);
 });
+
+it('doubles a list that is told per side, and keeps size and class behind commas with their piece', () => {
+  const kit = drafted(`Rock rail set, left and right
+
+Items per side
+  1 rail
+  3 legs
+  6 hex bolts, M10 x 1.25 x 45, 10.9
+  6 flat washers
+
+Per side the same:
+  a) Rail to the legs, two M10 to a leg, hand tight.
+  b) M10s: 65 Nm. Copper paste on the threads or they seize.
+`);
+  expect(kit.items.map(({ kind, quantity, thread }) => [kind, quantity, thread])).toEqual([
+    ['part', 2, undefined],
+    ['part', 6, undefined],
+    ['bolt', 12, 'M10 x 1.25'],
+    ['washer', 12, undefined],
+  ]);
+  expect(joints(kit)).toMatchObject([{ stations: 12, nm: 65, compound: 'antiSeize' }]);
+});
