@@ -8,7 +8,6 @@ test('camber set with eccentric bolts: the rack reads, the screen says which way
   page,
   app,
 }) => {
-  test.setTimeout(120_000);
   await swiftHand(page);
   await signIn(page, app, 'Rafe Orrin', '1357');
   const job = await openJob(page, 'v-tussock', 'strut-lift-40', {}, 2);

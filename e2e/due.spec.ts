@@ -7,7 +7,6 @@ test('a signed job stands on the list of what is due, is settled there and taken
   page,
   app,
 }) => {
-  test.setTimeout(150_000);
   await signIn(page, app, 'Rafe Orrin', '1357');
   const opened = await page.request.post(`${app.url}/api/jobs`, {
     data: {

@@ -6,7 +6,6 @@ test('three kits on one axle: one hose bought, a contrary pair, a scored bore, a
   page,
   app,
 }) => {
-  test.setTimeout(180_000);
   await swiftHand(page);
   await signIn(page, app, 'Rafe Orrin', '1357');
   await page.getByRole('link', { name: 'Receive', exact: true }).click();

@@ -114,7 +114,6 @@ async function longVehicle(page: Page, app: App): Promise<string> {
 }
 
 test('nothing is cut, covered or out of view, at any size: the shop', async ({ page, app }) => {
-  test.setTimeout(240_000);
   await signIn(page, app, 'Rafe Orrin', '1357');
   const vehicle = await longVehicle(page, app);
   for (let job = 0; job < 40; job++) await openJob(page, vehicle, 'transfer-case-guard', {}, 1 + (job % 4));
@@ -134,7 +133,6 @@ test('nothing is cut, covered or out of view, at any size: the shop', async ({ p
 });
 
 test('nothing is cut, covered or out of view, at any size: a job', async ({ page, app }) => {
-  test.setTimeout(240_000);
   await signIn(page, app, 'Rafe Orrin', '1357');
   const vehicle = await longVehicle(page, app);
   const job = await openJob(page, vehicle, 'transfer-case-guard', {}, 2);

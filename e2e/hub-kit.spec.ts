@@ -171,7 +171,6 @@ test('a castle nut, an angle in strokes, a hub in stages, paste on a dry figure,
   page,
   app,
 }) => {
-  test.setTimeout(120_000);
   const job = await hubJob(page, app);
   for (let at = 0; at < 5; at++) {
     await expect(bar(page)).toHaveText(/Started, next/);

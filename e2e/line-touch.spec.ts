@@ -20,7 +20,6 @@ test.describe('on a phone, by touch', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
   test('the visit of three kits from strip to signed record', async ({ page, app }) => {
-    test.setTimeout(150_000);
     await swiftHand(page);
     await signIn(page, app, 'Rafe Orrin', '1357');
     const giveBack = await biggerWrench(page, app.url);

@@ -4,7 +4,6 @@ import { countTray, workOnScreen } from './support/line.ts';
 import { biggerWrench, counts, visitReady } from './support/visits.ts';
 
 test('the long kit, sixty steps and more, from strip to signed record by keyboard', async ({ page, app }) => {
-  test.setTimeout(180_000);
   await swiftHand(page);
   await signIn(page, app, 'Rafe Orrin', '1357');
   const job = await openJob(page, 'v-carrick', 'front-lift', {}, 2);
@@ -41,7 +40,6 @@ test('the long kit, sixty steps and more, from strip to signed record by keyboar
 });
 
 test('two fitters, two browsers, one side each: each has their own next', async ({ page, browser, app }) => {
-  test.setTimeout(120_000);
   await swiftHand(page);
   await signIn(page, app, 'Rafe Orrin', '1357');
   const giveBack = await biggerWrench(page, app.url);

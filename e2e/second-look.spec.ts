@@ -7,7 +7,6 @@ test('a second look by other eyes: blind, what moved is a finding, and the recor
   page,
   app,
 }) => {
-  test.setTimeout(150_000);
   await signIn(page, app);
   const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
   await give(page, job, ...counts(TRANSFER_CASE_GUARD.items));
