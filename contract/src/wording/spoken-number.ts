@@ -1,3 +1,4 @@
+import { NUMBER_WORDS, TENS_WORDS } from '#core/sheet/lexicon.ts';
 import { type Language, language } from './say.ts';
 
 /** How a language says a number. */
@@ -17,37 +18,9 @@ interface SpokenNumbers {
 /** Longest number that is a reading: four places before the point, two behind. */
 const READING = /^\d{1,4}(?:\.\d{1,2})?$/;
 
-const ENGLISH_NUMBERS: Readonly<Record<string, number>> = {
-  zero: 0,
-  oh: 0,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  thirteen: 13,
-  fourteen: 14,
-  fifteen: 15,
-  sixteen: 16,
-  seventeen: 17,
-  eighteen: 18,
-  nineteen: 19,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-  fifty: 50,
-  sixty: 60,
-  seventy: 70,
-  eighty: 80,
-  ninety: 90,
-};
+/** `A` and `both` count pieces, and are no number that is read off. */
+const { a: _a, both: _both, ...ONES_AND_TEENS } = NUMBER_WORDS;
+const ENGLISH_NUMBERS: Readonly<Record<string, number>> = { zero: 0, oh: 0, ...ONES_AND_TEENS, ...TENS_WORDS };
 
 /** `one hundred and twenty five`, `one twenty`. */
 function englishWhole(words: readonly string[]): number | undefined {
