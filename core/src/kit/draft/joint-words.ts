@@ -56,11 +56,15 @@ const OPENS_RUN = /^\s*(?:tightening )?(?:torques?|settings?|figures?|values?)\b
 /** A joint's name in such a run is short. */
 const LONGEST_IN_RUN = 40;
 
+/** How far back the figure before it may stand, characters; a talk may be one sentence. */
+const RUN_REACH = 200;
+
 /** The name of a joint in a run of names and figures; undefined where a sentence is none. */
 function nameInRun(before: string): string | undefined {
-  const last = [...before.matchAll(FIGURE_BEFORE)].at(-1);
+  const near = Math.max(0, before.length - RUN_REACH);
+  const last = [...before.slice(near).matchAll(FIGURE_BEFORE)].at(-1);
   const opened = OPENS_RUN.exec(before)?.[0];
-  const from = last ? last.index + last[0].length : opened?.length;
+  const from = last ? near + last.index + last[0].length : opened?.length;
   if (from === undefined || before.length - from > LONGEST_IN_RUN) return undefined;
   const name = before.slice(from);
   if (/\b(?:then|until|back off|turn|again|more|less|not|never)\b|[,(]/i.test(name)) return undefined;
@@ -101,7 +105,7 @@ export function phraseBefore(step: SheetStep, at: number): string {
 
 /** A capital that stands alone within a sentence: no article, no unit behind a number, and no name of a step or a place. */
 const BARE_LABEL =
-  /(?<=\b(?!(?:step|fig|figure|type|class|grade|side|position|view|detail|section|page|table|option|version|hole|point|note|vitamin|rev|issue|part|plan)\b)[a-z]{2,}s?(?:[ -]to)? )([A-HJ-Z])(?![\w'’.-]*\w)/gi;
+  /(?<=\b(?!(?:step|fig|figure|type|class|grade|side|position|view|detail|section|page|table|option|version|hole|point|note|rev|issue|part|plan)\b)[a-z]{2,}s?(?:[ -]to)? )([A-HJ-Z])(?![\w'’.-]*\w)/gi;
 
 /** `F1 through from the front`: a letter and a number; `M8` is a thread, `A2-70` a class. */
 const NUMBERED_LABEL = /\b[A-HJ-LN-Z]\d{1,2}\b(?!-)/g;
