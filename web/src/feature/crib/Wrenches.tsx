@@ -71,7 +71,11 @@ export default function Wrenches() {
                       className={`flex items-center gap-1 text-sm ${here ? 'text-on-plate-2' : state.bad ? 'font-bold text-bad' : 'text-ink-2'}`}
                     >
                       {wrench.locked && <Lock size={14} aria-hidden="true" />}
-                      {WRENCH_KIND_TEXT[wrench.kind]}, {wrench.squareDrive} · {state.text}
+                      <span>
+                        {WRENCH_KIND_TEXT[wrench.kind]}, {wrench.squareDrive}
+                        {/* On a line of its own: a date is not broken. */}
+                        <span className="block">{state.text}</span>
+                      </span>
                     </span>
                   </span>
                 </button>
