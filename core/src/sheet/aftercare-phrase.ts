@@ -127,6 +127,12 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
         /(?<=\b(?:km|mi|miles?) ?(?:&|and|\+|,|then) ?(?:at |again at )?)()(\d[\d.,]*(?: \d{3})*) ?(km|mi|miles?)\b/gi,
       make: (match) => distanceOf('after', match[2], match[3]),
     },
+    // A field that says its unit in its name: `retorque_km: 800`
+    {
+      pattern:
+        /^[ \t]*(?:[-*•][ \t]+)?(re-?torque|re-?check|re-?tighten|check again)(?: (?:after|at))?[ _](km|miles?)[ \t]*[:=][ \t]*(\d[\d.,]*)[ \t]*$/gim,
+      make: (match) => distanceOf('after', match[3], match[2]),
+    },
     // `Recheck wheel bolts 50 km.`
     {
       pattern: new RegExp(

@@ -190,8 +190,8 @@ function strongLocker(tokens: readonly Token[], at: number): number | undefined 
     return before?.text === '|' && closes ? next : undefined;
   }
   if (lower(tokens, at) !== 'locker') return undefined;
-  // `locker, medium`, `locker (the strong one)`
-  const parted = [',', '(', '-'].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
+  // `locker, medium`, `locker (the strong one)`, `locker: medium`
+  const parted = [',', '(', '-', ':', '='].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
   const behind = lower(tokens, parted) === 'the' ? parted + 1 : parted;
   // `high strength locker`: its strength stands before the word for it.
   const ahead = ['strength', 'grade'].includes(lower(tokens, at - 1))
@@ -273,6 +273,13 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
     if (kind === 'solvent' && ['is', 'are', 'the'].includes(before) && lower(tokens, at).startsWith('thinner'))
       return undefined;
     if (kind === 'paint' && ['powder', 'body', 'vehicle', 'car'].includes(before)) return undefined;
+    // `I mark each head with paint`
+    if (
+      kind === 'paint' &&
+      before === 'with' &&
+      tokens.slice(Math.max(0, at - 7), at).some(({ lower }) => /^mark(?:s|ed)?$/.test(lower))
+    )
+      return undefined;
     // `grease pivot every 6 months`, `grease every 5 000 miles`: due later.
     if (
       (kind === 'grease' || kind === 'oil') &&

@@ -132,7 +132,8 @@ export function countAt(
   } else if (first.lower === 'pair' || first.lower === 'pairs') {
     return undefined;
   } else {
-    count = countOf(first);
+    // `held by a single M6 screw`
+    count = first.lower === 'single' && tokens[at - 1]?.lower === 'a' ? 1 : countOf(first);
     // `a bolt` counts nothing that matters; `10 mm`, `M8`, `2.5` do not either.
     if (first.lower === 'a') return undefined;
     if (
@@ -357,6 +358,10 @@ export function pronounCountAt(
   const number = all ? at + 1 : at;
   const token = tokens[number];
   const count = countOf(token);
+  // `left and right, one big one each`
+  const each = tokens[at + 1]?.lower === 'one' ? at + 1 : tokens[at + 2]?.lower === 'one' ? at + 2 : undefined;
+  if (token?.lower === 'one' && each !== undefined && tokens[each + 1]?.lower === 'each')
+    return { value: { kind: 'count', count: 1, noun: piece }, next: each + 2, suspect: false, behind: true };
   if (token === undefined || count === undefined || count < 2 || count > 60 || /^(?:both|a|one)$/.test(token.lower))
     return undefined;
   const found = (next: number): Phrase => ({

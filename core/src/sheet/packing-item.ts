@@ -84,7 +84,9 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
     const item = text.slice(0, trail.index).trim();
     const sized =
       /(?:\bM\d+(?:\.\d+)?|[x×*]|\d|dia\.?|class|grade|size)$/i.test(item) || /\s*[x×*]\s*$/.test(trail[0].slice(0, 3));
-    if (!sized && /\p{L}{2}/u.test(item)) return { count: Number(trail[1]), item };
+    // `bolt M10x30 8.8: 8`: behind a colon nothing but the count stands.
+    const parted = /^\s*[:=]\s/.test(trail[0]) && !/\b(?:dia\.?|class|grade|size)$/i.test(item);
+    if ((!sized || parted) && /\p{L}{2}/u.test(item)) return { count: Number(trail[1]), item };
   }
   return undefined;
 }
@@ -105,6 +107,13 @@ export function nounOf(item: string): string {
   // `M10x1.5x30 cl. 10.9`: a size with its length and class is a bolt's.
   if (
     /^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?){1,2}(?: ?mm)?(?:,? ?\(?(?:cl(?:ass)?\.? ?)?\d{1,2}\.\d\)?)?(?:\s*\+.*)?$/i.test(
+      item.trim(),
+    )
+  )
+    return 'bolt';
+  // `1/2-13 x 1-1/2 GR 8`, `5/16-18 carriage`
+  if (
+    /^(?:#\d{1,2}|\d{1,2}\/\d{1,2})-\d{2}(?: ?[x×] ?\d[\d/. -]*"?)?(?:,? ?(?:gr(?:ade)?\.? ?\d|carriage|hex|flange))*$/i.test(
       item.trim(),
     )
   )

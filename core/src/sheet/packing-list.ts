@@ -425,6 +425,8 @@ function rowsBelow(
     // Another list begins.
     const begins = /:/.test(plain.slice(0, 24)) && !BAG.test(line.text) ? headingOf(line.text) : undefined;
     if (begins !== undefined && (at > heading + 1 || begins !== headingOf(lines[heading]?.text ?? ''))) break;
+    // The name of the next part stands out from the rows: `joints:`.
+    if (rows.length > 0 && /^\p{Ll}[\p{Ll} ]{2,24}:$/u.test(line.text) && /^\s/.test(rows.at(-1)?.text ?? '')) break;
     // A table of figures follows the list.
     if (rows.length > 0 && FIGURES_BEGIN.test(plain)) break;
     const cells = cellsOf(line.text, 0);

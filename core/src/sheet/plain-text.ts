@@ -5,6 +5,8 @@ const SPACES = /[\u00a0\u1680\u2000-\u200d\u202f\u205f\u2060\u3000\ufeff]|\ufe0f
 /** A frame drawn round a whole card: its edges, and a line between two bars with none inside. */
 const BOX_EDGE = /^[ \t]*\+[-=]{8,}\+[ \t]*$/gm;
 const BOX_LINE = /^\|([^|\n]*)\|(?=[ \t]*$)/gm;
+/** Names of fields as programs write them: `torque_nm` */
+const SNAKE = /(?<=\p{L})_(?=\p{L})/gu;
 /** Dots a unit is written with: `N∙m`, `N‧m`, `N・m`. */
 const UNIT_DOTS = /[\u2219\u22c5\u2027\u30fb\uff65\u2022](?=m)/g;
 /** A scanner's `M14xl.5`: no pitch begins with a letter. */
@@ -21,6 +23,11 @@ const NO_IN_CAPITALS = /(?<![\p{L}\d])N0(?= \p{L})/gu;
 const POUND = /(?<=\d ?)1b(?=s?\.?[ -]?f(?:oo)?t)/gi;
 /** `25O miles`: a distance that only comes due; a torque stays as it is, to be doubted. */
 const FIGURE_OF_DISTANCE = /(?<=\d)O(?=O? ?(?:km|miles?|mi)\b)/g;
+/** `l000 km`, `l5O miles` */
+const LETTER_OF_DISTANCE = /(?<![\p{L}\d])[lI](?=\d[\dO]{1,3} ?(?:km|miles?|mi)\b)/gu;
+/** A scanner's `boits`, `Iocker`, `Ieft`. */
+const BOLT_MISREAD = /(?<=\bbo)i(?=ts?\b)/gi;
+const SMALL_L = /(?<!\p{L})I(?=(?:ock|eft|ower|ong|oose|ift)\p{Ll}*)/gu;
 /** `1.1/8 in.`: a whole and its fraction. */
 const POINTED_FRACTION = /(?<=(?<![\d.,])\d)\.(?=\d{1,2}\/(?:2|4|8|16)\b)/g;
 /** A decimal point that is raised, as older British sheets print it: `6·6`. */
@@ -36,6 +43,7 @@ export function plainText(text: string): string {
     .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
     .replace(HYPHENS, '-')
     .replace(SPACES, ' ')
+    .replace(SNAKE, ' ')
     .replace(UNIT_DOTS, '·')
     .replace(RAISED_POINT, '.')
     .replace(FIGURES_IN_WORD, (word) => word.replace(/(?<=\p{L})0/gu, 'o').replace(/(?<=\p{L})1/gu, 'l'))
@@ -43,6 +51,9 @@ export function plainText(text: string): string {
     .replace(NO_IN_CAPITALS, 'NO')
     .replace(POUND, 'lb')
     .replace(FIGURE_OF_DISTANCE, '0')
+    .replace(LETTER_OF_DISTANCE, '1')
+    .replace(BOLT_MISREAD, 'l')
+    .replace(SMALL_L, 'l')
     .replace(POINTED_FRACTION, '-')
     .replace(MISREAD_PITCH, '1')
     .replace(MISREAD_SIZE, '1')

@@ -142,6 +142,25 @@ export function saidHundreds(
   return { value: 100 * hundreds + rest.value, suspect: false, next: rest.next };
 }
 
+/** `4 0 Nm`, `1 2 0 Nm`: a scanner's digits with a space between, before a torque's unit; likely one number, and doubted. */
+function spacedDigits(
+  tokens: readonly Token[],
+  at: number,
+): { value: number; suspect: boolean; next: number } | undefined {
+  let [next, value] = [at, 0];
+  while (next < at + MOST_SPACED && /^\d$/.test(tokens[next]?.text ?? '')) {
+    const gap = (tokens[next]?.start ?? 0) - (tokens[next - 1]?.end ?? 0);
+    if (next > at && gap > 2) break;
+    value = 10 * value + Number(tokens[next]?.text);
+    next++;
+  }
+  return next > at + 1 && value >= 10 && TORQUE_WORD.has(tokens[next]?.lower ?? '')
+    ? { value, suspect: true, next }
+    : undefined;
+}
+/** Digits a torque has at most. */
+const MOST_SPACED = 3;
+
 /** A misread number may be split by the tokenizer: `1O` is a number and a word that touch. */
 function looseNumber(
   tokens: readonly Token[],
@@ -161,6 +180,8 @@ function looseNumber(
     const joined = misreadNumber(first.text + second.text);
     if (joined !== undefined) return { value: joined, suspect: true, next: at + 2 };
   }
+  const apart = spacedDigits(tokens, at);
+  if (apart) return apart;
   const plain = numberAt(first);
   if (plain) return { ...plain, next: at + 1 };
   // Only before a torque's unit: `one twenty mil bolt` is one bolt.

@@ -16,7 +16,7 @@ import { records } from './record-lines.ts';
 import type { ShopLexicon } from './shop-lexicon.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
-import { giveRoles } from './torque-role.ts';
+import { figuresTakenBack, giveRoles } from './torque-role.ts';
 
 export type { SheetStep };
 
@@ -91,6 +91,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
     (place) => senses.has(place),
     (place) => charted(place) !== undefined,
   );
+  const takenBack = placeIn(figuresTakenBack(text));
   const counted = packingFacts(text, packing.lines, stepAt);
   const spotted = [...conditions(text), ...dryPlaces(text), ...feels(text), ...due].map(
     ({ start, end, value }): Fact => ({
@@ -107,13 +108,19 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   const kept = spotted.filter(
     (fact) => fact.value.kind !== 'dry' || !forbidden.some((other) => other.start < fact.end && other.end > fact.start),
   );
+  const inHeading = placeIn(senses.headings);
   // What a letter quotes is what was asked: only its torques are shown, as such.
   const facts = [...roled, ...counted, ...kept]
     .filter((fact) => fact.value.kind !== 'count' || fact.value.item !== undefined || !isLabel(text, steps, fact))
+    // A column that is headed `dry` forbids nothing.
+    .filter((fact) => fact.value.kind !== 'dry' || inHeading(fact.start) === undefined)
     // What stands around the work of a page is no fact of it; its torques are shown, as another's.
     .filter((fact) => fact.value.kind === 'torqueAside' || aroundIt(fact.start) === undefined)
-    // The size in a column of old values is nobody's any more.
-    .filter((fact) => fact.value.kind !== 'thread' || outdated(fact.start) === undefined)
+    // The size in a column of old values, or of a figure that is taken back, is nobody's any more.
+    .filter(
+      ({ value, start }) =>
+        value.kind !== 'thread' || (outdated(start) === undefined && takenBack(start) === undefined),
+    )
     .filter((fact) => !answered || fact.value.kind === 'torqueAside' || !isQuoted(text, fact.start))
     .sort((a, b) => a.start - b.start);
   const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));

@@ -1,5 +1,6 @@
 import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import type { Aftercare } from './aftercare-phrase.ts';
+import { bareFigures, tabled, turnWithoutUnit } from './bare-figure.ts';
 import { countAt, pronounCountAt, shareAt, trailingCountAt } from './count-phrase.ts';
 import { drives } from './drive-phrase.ts';
 import type { Fact, FactValue, TorqueValue } from './fact.ts';
@@ -8,9 +9,8 @@ import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
 import { printedOrders } from './order-phrase.ts';
 import type { SheetList } from './packing-list.ts';
 import { placeIn } from './place-in.ts';
-import { quantityAt, quantityOf, saidHundreds, unitAt } from './quantity-phrase.ts';
+import { quantityAt, quantityOf } from './quantity-phrase.ts';
 import { fieldCounts, turnBelow } from './record-lines.ts';
-import { isSpoken } from './sentence.ts';
 import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
 import { anyThreadAt } from './spoken-thread.ts';
 import type { SheetStep } from './step-split.ts';
@@ -27,6 +27,9 @@ interface Waiting {
 }
 
 const SEPARATORS = new Set([':', '=', '-', '–', 'to', 'at', 'is', 'bolt', 'bolts', 'nut', 'nuts', '..', '.']);
+
+/** `four little ones, M8`: the size behind says that they are bolts. */
+const ONES_SIZED = /^\w+ (?:\w+ )?ones?(?: each)?, M\d/;
 
 /** What is known of a sheet before it is read token by token. */
 export interface SheetLayout {
@@ -85,6 +88,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     end: tokens[next - 1]?.end ?? 0,
   });
   const fields = fieldCounts(text);
+  const figureWithoutUnit = bareFigures(text);
   const referenced = refersByNumber(text);
   // `bolt (9)` names a line of a packing list that is numbered.
   const isReference = (label: number): boolean => referenced || labels.has(String(label));
@@ -167,7 +171,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     }
     const counted = fields.get(token.start);
     if (counted !== undefined && token.value !== undefined) {
-      add({ kind: 'count', count: token.value, noun: counted }, spanOf(at, at + 1), 1);
+      const side = counted.perSide ? { perSide: true as const } : {};
+      add({ kind: 'count', count: token.value, noun: counted.piece, ...side }, spanOf(at, at + 1), 1);
       at++;
       continue;
     }
@@ -310,7 +315,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       }
     }
     const torque = torqueAt(tokens, at, text);
-    if (torque) {
+    // Nothing is tightened to nought.
+    if (torque && torque.value.max > 0) {
       const belongs = about;
       for (const { value, span, about: whose } of waiting) {
         const { unit } = torque.value;
@@ -324,7 +330,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       at = torque.next;
       continue;
     }
-    const carriedOn = figureWithoutUnit(tokens, at, text, facts);
+    const carriedOn = figureWithoutUnit(tokens, at, facts);
     if (carriedOn) {
       add(carriedOn.value, spanOf(at, carriedOn.next), 0.6, about);
       at = carriedOn.next;
@@ -337,6 +343,11 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       continue;
     }
     const inList = listed(token.start) !== undefined;
+    // `socket screws, 30, 8 mm hex`: no count behind a comma where it is a figure.
+    if (token.text === ',' && !inList && figureWithoutUnit(tokens, at + 1, facts)) {
+      at++;
+      continue;
+    }
     // The number of a step counts nothing, and a cell's sense is known.
     const numbered = (token.kind === 'number' || token.text === '(') && inStep(token.start) === undefined;
     const celled = senses.has(token.start) || senses.has(tokens[at + 1]?.start ?? -1);
@@ -347,7 +358,12 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
           pronounCountAt(
             tokens,
             at,
-            lastPiece ?? (about === undefined ? (token.lower === 'all' ? pieceBefore : undefined) : 'bolt'),
+            lastPiece ??
+              (about === undefined && !ONES_SIZED.test(text.slice(token.start, token.start + 40))
+                ? token.lower === 'all'
+                  ? pieceBefore
+                  : undefined
+                : 'bolt'),
             overSized,
           ) ??
           countAt(tokens, at, overSized, isReference) ??
@@ -446,15 +462,6 @@ function refersByNumber(text: string): boolean {
   return others.length > 1;
 }
 
-/** A value or range whose unit stands elsewhere. */
-const tabled = (min: number, max: number, unit: TorqueUnit): TorqueValue => ({
-  min,
-  max,
-  unit,
-  minNm: toBase(min, unit),
-  maxNm: toBase(max, unit),
-});
-
 /** What a bare figure may be off each way, in its own unit: `46±4`, `50 +/- 10 %`; undefined where it does not say. */
 function spreadAt(text: string, at: number): number | undefined {
   const [, figure, off, percent] =
@@ -462,103 +469,6 @@ function spreadAt(text: string, at: number): number | undefined {
   if (figure === undefined || off === undefined) return undefined;
   const [value, by] = [figure, off].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
   return percent ? (value * by) / 100 : by;
-}
-
-/** Least figure that is taken for a torque where only an angle behind it says so. */
-const LEAST_SPOKEN = 4;
-
-/** The unit that ends a line, for its figures that have none: `120 + 45°   120 + 90° N·m`. */
-function unitBehind(tokens: readonly Token[], at: number, text: string): TorqueUnit | undefined {
-  const line = text.indexOf('\n', tokens[at]?.start ?? text.length);
-  for (let next = at; (tokens[next]?.start ?? Number.POSITIVE_INFINITY) < (line < 0 ? text.length : line); next++) {
-    const unit = unitAt(tokens, next, text, false)?.unit;
-    if (unit !== undefined && dimensionOf(unit) === 'torque') return unit as TorqueUnit;
-  }
-  return undefined;
-}
-
-/** Units in a sheet's text: a bare figure has one only where there is but one. */
-const METRIC_UNIT = /\bd?a?N ?[·.∙•*-]? ?m\b|newton/i;
-const INCH_UNIT = /\b(?:ft|in|foot|inch)[ .·-]*(?:lbs?|pounds?|#)|\b(?:lbs?|pounds?)f?[ .·-]*(?:ft|in|foot|inch)/i;
-
-/** Right before a figure that is said without its unit: `these are fifty-two`, `then it's ninety-five`. */
-const SAID_SO = /\b(?:(?:these|those|they) (?:are|get|want|go to)|(?:they|these)'re|(?:it|that)(?:'s| is| gets)) $/i;
-/** `Then fifty five.` is said so in words alone; in digits it may be turned back before. */
-const THEN_SAID = /\bthen $/i;
-/** `our M8s get twenty three`: of a talk, and no small number, which counts. */
-const GETS = /\b(?:gets?|wants?|takes?) $/i;
-const LEAST_GOT = 10;
-/** `- Anti-roll link: 47.` among others that have their unit. */
-const IN_BULLETS =
-  /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i;
-/** `bleed nipple eleven`, `wheels on one twenty` of a memo: right behind what is tightened. */
-const AFTER_PIECE =
-  /\b(?:nipples?|plugs?|nuts?|bolts?|screws?|calipers?|wheels? (?:back )?on|banjos?|clamps?)(?: (?:is|are|at|to))? $/i;
-/** How far behind the last torque such a figure is taken for another, characters. */
-const CARRIED_REACH = 200;
-
-/** `No, sorry, these are fifty-two.`: in the unit of the torque said before it, and doubted. */
-function figureWithoutUnit(
-  tokens: readonly Token[],
-  at: number,
-  text: string,
-  facts: readonly Fact[],
-): Phrase | undefined {
-  const start = tokens[at]?.start ?? 0;
-  const line = text.slice(text.lastIndexOf('\n', start - 1) + 1, start);
-  const inWords = tokens[at]?.kind === 'word';
-  const then = inWords && THEN_SAID.test(line);
-  const spoken = inWords && isSpoken(text);
-  const got = spoken && GETS.test(line);
-  const ofPiece = spoken && AFTER_PIECE.test(line);
-  const known = then || got || ofPiece || SAID_SO.test(line.slice(-16)) || IN_BULLETS.test(line);
-  if (!known) return undefined;
-  const hundreds = ofPiece || then || got ? saidHundreds(tokens, at) : undefined;
-  const figure = hundreds
-    ? { min: hundreds.value, max: hundreds.value, unit: undefined, next: hundreds.next }
-    : quantityAt(tokens, at, text);
-  const behind = tokens[figure?.next ?? at];
-  if (
-    !figure ||
-    figure.unit !== undefined ||
-    figure.min < (got ? LEAST_GOT : LEAST_SPOKEN) ||
-    /^\d{1,2}\.[689]$/.test(text.slice(start, behind?.start).trim())
-  )
-    return undefined;
-  const goesOn = ofPiece && /^(?:in|on|and|each|then|all)$/.test(behind?.lower ?? '');
-  const ends =
-    behind === undefined ||
-    behind.kind === 'break' ||
-    /^[.,;]$/.test(behind.text) ||
-    text.slice(figure.next > 0 ? (tokens[figure.next - 1]?.end ?? 0) : 0, behind.start).includes('\n');
-  if (!goesOn && !ends) return undefined;
-  const last = facts.findLast((fact) => fact.value.kind === 'torque');
-  if (last?.value.kind !== 'torque' || start - last.end > CARRIED_REACH) return undefined;
-  return {
-    value: { kind: 'torque', ...tabled(figure.min, figure.max, last.value.unit) },
-    next: figure.next,
-    suspect: true,
-  };
-}
-
-/** `23 + quarter turn` of a chat: in its line's unit, or in the only one of the sheet, and doubted. */
-function turnWithoutUnit(
-  tokens: readonly Token[],
-  at: number,
-  text: string,
-  facts: readonly Fact[],
-): Phrase | undefined {
-  const token = tokens[at];
-  const plus = tokens[at + 1]?.text === '+' || tokens[at + 1]?.lower === 'plus';
-  if (token?.kind !== 'number' || token.value === undefined || token.value < LEAST_SPOKEN || !plus) return undefined;
-  const angle = angleAt(tokens, at + 1, text);
-  if (!angle) return undefined;
-  const last = facts.findLast((fact) => fact.value.kind === 'torque')?.value;
-  const only = last?.kind === 'torque' && !(METRIC_UNIT.test(text) && INCH_UNIT.test(text)) ? last.unit : undefined;
-  const unit = unitBehind(tokens, angle.next, text) ?? only;
-  if (unit === undefined) return undefined;
-  const value = { kind: 'torque' as const, ...tabled(token.value, token.value, unit), angleDeg: angle.angleDeg };
-  return { value, next: angle.next, suspect: true };
 }
 
 /** What a bare figure may be off up and down: `35 -0/+5`. */

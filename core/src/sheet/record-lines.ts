@@ -1,16 +1,22 @@
+import type { TorqueUnit } from '../quantity/unit.ts';
 import { HARDWARE } from './lexicon.ts';
+import { torqueUnitOf } from './sheet-unit.ts';
 import type { Span } from './token.ts';
 
 /** A line of a form or an export: `qty: 3`. */
 const FIELD = /^[ \t]*(?:[-*•][ \t]+)?(\p{L}[\p{L} ]{1,20}?)[ \t]*[:=][ \t]*(\S.*?)[ \t]*$/u;
+/** `4`, `4 per side` */
+const FIELD_COUNT = /^(\d{1,3})(?: (?:per|a|each) side)?$/i;
 const COUNTS = /^(?:qty|quantity|count|pcs|pieces|number|no of|how many)$/i;
 /** A field with the turn that follows its joint's torque. */
 const TURN_BELOW =
   /^[ \t]*\n[ \t]*(?:[-*•][ \t]+)?(?:angle|turn|then turn|plus angle)[ \t]*[:=][ \t]*\+?(\d{1,3}) ?(?:°|deg)/i;
 
-const TIGHTENS = /^(?:torque|tighten(?:ing)?|tightening torque|final torque)$/i;
-const NAMES_JOINT = /^(?:joint|fastener|bolt|nut|screw|stud|thread|size|qty|quantity|position|location)$/i;
+const TIGHTENS =
+  /^(?:torque|tighten(?:ing)?|tightening torque|final torque)(?: (?:n ?m|(?:ft|in|lbf?) ?(?:lbf?|ft|in)s?|kgf? ?m))?$/i;
+const NAMES_JOINT = /^(?:joint|name|fastener|bolt|nut|screw|stud|thread|size|qty|quantity|position|location)$/i;
 const OF_SHEET = /^(?:kit|title|product|model|date|sheet|vehicle|customer|job|maker|issue|revision)$/i;
+const BULLET = /^[ \t]*[-*•][ \t]/;
 /** Fewer fields in a row are no record. */
 const FEW_FIELDS = 3;
 
@@ -30,7 +36,9 @@ export function records(text: string): Span[] {
     const name = FIELD.exec(line)?.[1];
     // A field that stands out begins the next record.
     const outdented = block.length > 1 && /^\S/.test(line) && /^\s/.test(text.slice(block.at(-1)?.start, start));
-    if (name === undefined || outdented) close();
+    // So does a dash before one of several fields.
+    const dashed = BULLET.test(line) && block.length > 0 && !BULLET.test(text.slice(block.at(-1)?.start, start));
+    if (name === undefined || outdented || dashed) close();
     if (name !== undefined) block.push({ start, end: start + line.length, name });
     start += line.length + 1;
   }
@@ -40,21 +48,21 @@ export function records(text: string): Span[] {
 
 /** What a record calls its joint; undefined in other text. */
 export const recordName = (text: string): string | undefined =>
-  /^[ \t]*(?:joint|position|location|where)[ \t]*[:=][ \t]*(\S.*?)[ \t]*$/im.exec(text)?.[1];
+  /^[ \t]*(?:[-*•][ \t]+)?(?:joint|name|position|location|where)[ \t]*[:=][ \t]*(\S.*?)[ \t]*$/im.exec(text)?.[1];
 
 /**
  * The counts of a sheet that is written as fields, one a line, by the place of each number; with the piece that the
  * fields above it named.
  */
-export function fieldCounts(text: string): ReadonlyMap<number, string> {
-  const counts = new Map<number, string>();
+export function fieldCounts(text: string): ReadonlyMap<number, { piece: string; perSide: boolean }> {
+  const counts = new Map<number, { piece: string; perSide: boolean }>();
   let piece: string | undefined;
   let start = 0;
   for (const line of text.split('\n')) {
     const [, name = '', value = ''] = FIELD.exec(line) ?? [];
     if (name === '') piece = undefined;
-    else if (COUNTS.test(name) && /^\d{1,3}$/.test(value) && piece !== undefined)
-      counts.set(start + line.lastIndexOf(value), piece);
+    else if (COUNTS.test(name) && FIELD_COUNT.test(value) && piece !== undefined)
+      counts.set(start + line.lastIndexOf(value), { piece, perSide: /side$/i.test(value) });
     else {
       const words = value.toLowerCase().match(/\p{L}+/gu) ?? [];
       piece = words.flatMap((word) => HARDWARE.get(word) ?? []).at(0) ?? piece;
@@ -62,6 +70,36 @@ export function fieldCounts(text: string): ReadonlyMap<number, string> {
     start += line.length + 1;
   }
   return counts;
+}
+
+/** The torque of a field whose name says its unit, by the place of its figure. */
+interface FieldTorque {
+  start: number;
+  unit: TorqueUnit;
+  /** The same in another unit, in the field right below. */
+  second?: { start: number; unit: TorqueUnit };
+}
+
+/** The figures of fields that say their unit in their name: `torque nm: 22`, and below it `torque ftlb: 16`. */
+export function fieldTorques(text: string): FieldTorque[] {
+  const found: FieldTorque[] = [];
+  let above: FieldTorque | undefined;
+  let start = 0;
+  for (const line of text.split('\n')) {
+    const [, name = '', value = ''] = FIELD.exec(line) ?? [];
+    const unit = /^\d{1,4}(?:[.,]\d+)?$/.test(value) && /^\p{L}+ /u.test(name) ? torqueUnitOf(name) : undefined;
+    const place = start + line.lastIndexOf(value);
+    start += line.length + 1;
+    if (unit === undefined) above = undefined;
+    else if (above && above.unit !== unit) {
+      above.second = { start: place, unit };
+      above = undefined;
+    } else {
+      above = { start: place, unit };
+      found.push(above);
+    }
+  }
+  return found;
 }
 
 /** The turn in the field right below a torque's, degrees; undefined without one. */

@@ -124,6 +124,8 @@ export function splitSteps(
   const taped = lines.filter((line) => STAMP.test(line)).length >= FEW_STAMPS;
   /** The number of the paragraph that is open, which its further sentences share. */
   let paragraph: string | undefined;
+  /** How far in the last numbered line stands. */
+  let numberIndent = 0;
   let before = '';
   for (const [row, line] of lines.entries()) {
     const start = offset;
@@ -152,14 +154,21 @@ export function splitSteps(
     const wrapped = page > 50 && before.trimEnd().length >= WRAPPED * page && !ended;
     const lower = /^(?:[a-z]|\((?!\d+\))|\d{1,3} ?(?:N[·.]?m|ft|lbs?|mm)\b)/.test(plain);
     const within = recorded(start);
+    // `8 5` and below it `N m`: a figure whose unit no longer fitted on the line.
+    const parted = /\d\s*$/.test(before) && /^(?:N ?[·.]?m|ft|lbs?|kgf?[ ·.]?m)\b/i.test(plain);
     const goesOn =
       open !== undefined &&
-      ((within !== undefined && within.start < start) ||
+      (parted ||
+        (within !== undefined && within.start < start) ||
         (!dictated && !begins && (lower || wrapped) && !(inList(row - 1) && !inList(row))));
     if (!goesOn) close(start);
+    // What stands further out than a numbered line is no part of its paragraph.
+    const indent = line.length - line.trimStart().length;
+    const outside = !goesOn && number === null && indent < numberIndent;
+    if (number) numberIndent = indent;
     if (number) paragraph = number.slice(1).find((label) => label !== undefined);
     else if (spoken) paragraph = spoken.label;
-    else if (begins || numbered < 3) paragraph = undefined;
+    else if (begins || outside || numbered < 3) paragraph = undefined;
     // Its text is in the lines below.
     if (spoken && plain.length <= spoken.length) {
       before = '';

@@ -1,6 +1,8 @@
-import { unitFromSpelling } from '../quantity/parse-printed.ts';
-import { dimensionOf, type TorqueUnit } from '../quantity/unit.ts';
+import type { TorqueUnit } from '../quantity/unit.ts';
+import { fieldTorques } from './record-lines.ts';
 import { runningNumbers } from './running-number.ts';
+import { onlyUnit, torqueUnitOf, unitOfAll } from './sheet-unit.ts';
+import { type ThreadState, threadStateOf, usedThreadState } from './thread-state-columns.ts';
 import { misreadNumber, type Span } from './token.ts';
 
 /** What a column says of what is in it: a torque in a unit, a count (of each side), a tool's size, an old value, or only a label. */
@@ -57,19 +59,6 @@ export function cellsOf(line: string, offset: number): Cell[] {
   return cells;
 }
 
-/** `Torque (Nm)`, `ft-lb`, `Torque, in lbs`: the unit a heading gives to its column. */
-function torqueUnitOf(heading: string): TorqueUnit | undefined {
-  const bare = heading
-    .replace(
-      /\b(final|tightening|torque|tq|trq|nom|tension|spec|specification|value|values|figure|setting|tighten|to|in|pull)\b/gi,
-      ' ',
-    )
-    .replace(/[()[\]{},:]/g, ' ')
-    .trim();
-  const unit = unitFromSpelling(bare);
-  return unit !== undefined && dimensionOf(unit) === 'torque' ? (unit as TorqueUnit) : undefined;
-}
-
 /** Columns of what is no longer so: `old`, `until March`, `was`. */
 export const OLD = /^(?:old|was|before|previous(?:ly)?|former(?:ly)?|superseded|until|up to)\b/i;
 /** One of several issues side by side; the last holds. */
@@ -123,12 +112,31 @@ const RULE = /^[\s|+:=_-]*$/;
 /** `13`, `13 mm`, `5 (key)`: a size in a column of tools. */
 const DRIVE_CELL = /^\d{1,2}(?:[.,]\d)? ?(?:mm)?(?: ?\(?(?:(?:hex|allen) )?key\)?)?$/i;
 
+/** A column of figures for threads of one state. */
+interface StateColumn {
+  state: ThreadState;
+  torque: TorqueUnit;
+}
+
+/** The columns of a heading that are for dry and for lubricated threads; none unless both are there. */
+function stateColumns(cells: readonly Cell[], above: TorqueUnit | undefined): ReadonlyMap<number, StateColumn> {
+  const found = new Map<number, StateColumn>();
+  cells.forEach((cell, index) => {
+    const column = threadStateOf(cell.text);
+    const torque = column && (column.rest === '' ? above : torqueUnitOf(column.rest));
+    if (column && torque) found.set(index, { state: column.state, torque });
+  });
+  return new Set([...found.values()].map(({ state }) => state)).size === 2 ? found : new Map();
+}
+
 interface Heading {
   cells: Cell[];
   /** What the columns of a matrix are called, each a vehicle or version; empty in other tables. */
   models?: ReadonlyMap<number, string>;
   /** The line it stands in. */
   row?: number;
+  /** Columns for dry and for lubricated threads. */
+  states?: ReadonlyMap<number, StateColumn>;
   /** Each row ends with its own unit. */
   unitLast?: true;
   /** Columns of least, wanted and most. */
@@ -347,22 +355,6 @@ function unitAbove(line: string): TorqueUnit | undefined {
   return undefined;
 }
 
-/** Says of every figure of the sheet what it is in: `everything in Nm if nothing stands behind it`. */
-const OF_ALL =
-  /\b(?:all|every(?:thing| figure| value| torque)?|(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b(?:[^.;\n\d]{0,30}?\b(?:in|are|is)\s+|(?<=\b(?:all|everything))\s+)([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})/gi;
-
-/** The unit that one line gives to all bare figures of a sheet, wherever it stands. */
-function unitOfAll(text: string): TorqueUnit | undefined {
-  for (const match of text.matchAll(OF_ALL)) {
-    const words = (match[1] ?? '').split(' ');
-    for (let most = words.length; most > 0; most--) {
-      const unit = torqueUnitOf(words.slice(0, most).join(' ').replace(/\.$/, ''));
-      if (unit) return unit;
-    }
-  }
-  return undefined;
-}
-
 /** A bare figure of a clause: no size, no count, no length, and not half of something. */
 const BARE_FIGURE =
   /(?<![\p{L}\d.,/#-])\d{1,3}(?:[.,]\d)?(?:\s?[-–]\s?\d{1,3}(?:[.,]\d)?)?(?![\p{L}\d"'°%/#×-]|[.,]\d|\s?(?:mm|cm|in\b|inch|x\b|×|off\b|pcs|turns?|times|goes|passes|km|mi\b|miles|deg|[nN][·.]?m|(?:ft|in|lb)\b|kg|psi|bar\b|years?|days?|h\b|min\b))/u;
@@ -408,6 +400,12 @@ function figureRows(text: string): ReadonlySet<number> {
   return new Set(rows.length < few ? [] : rows);
 }
 
+/** A note that gives each joint its figure behind an arrow and says the unit only once: `-> 148 ft lb`, `-> 125`. */
+function unitOfArrows(text: string): TorqueUnit | undefined {
+  const rows = text.split('\n').filter((line) => /(?:->|→|=>)\s*\d/.test(line));
+  return rows.length < FEW_NAMED ? undefined : onlyUnit(text);
+}
+
 /** Where the bare figures stand of a cell that lists several joints: one in each of its clauses, none in brackets. */
 function bareFigures(cell: Cell): number[] {
   const plain = cell.text.replace(/\([^)]*\)/g, (inside) => ' '.repeat(inside.length));
@@ -444,7 +442,9 @@ export function columnSenses(
   let above: TorqueUnit | undefined;
   const all = unitOfAll(text);
   const named = all ? namedFigures(text) : new Set<number>();
-  const figured = all ? figureRows(text) : new Set<number>();
+  const usedState = usedThreadState(text);
+  const ofRows = all ?? unitOfArrows(text);
+  const figured = ofRows ? figureRows(text) : new Set<number>();
   let misfits = 0;
   let offset = 0;
   const lines = text.split('\n');
@@ -475,6 +475,9 @@ export function columnSenses(
         ? 'old'
         : senseOf(cell.text),
     );
+    // `DRY   LUBED`: the same figures for both states of the threads, of which the sheet uses one.
+    const states = stateColumns(cells, title ?? above ?? all);
+    for (const [index, { torque }] of states) found[index] = { torque };
     const headed = cells.every((cell) => !/^\d|\d$/.test(cell.text) || ISSUE.test(cell.text));
     if (
       headed &&
@@ -492,6 +495,7 @@ export function columnSenses(
         cells,
         row,
         senses: found,
+        ...(states.size > 0 ? { states } : {}),
         unsaid,
         barred: /[|\t]|;\S/.test(line) || (/,\S/.test(line) && !/ {2}/.test(line)),
       };
@@ -558,6 +562,7 @@ export function columnSenses(
     // A row with one value alone has no old one beside it.
     const kept =
       cells.some((cell) => AS_BEFORE.test(cell.text)) || cells.filter((cell) => /^[<≤~]?\d/.test(cell.text)).length < 2;
+    const used = heading?.states && usedState(cells[0]?.text ?? '');
     const counting =
       heading?.models !== undefined && heading.models.size > 0 && COUNTS_PIECES.test(cells[0]?.text ?? '');
     cells.forEach((cell, index) => {
@@ -569,6 +574,11 @@ export function columnSenses(
         senses.set(cell.start, { sense: { torque: unit } });
       }
       const sense = column === undefined ? undefined : heading?.senses[column];
+      const state = column === undefined ? undefined : heading?.states?.get(column)?.state;
+      if (state !== undefined && used !== undefined && state !== used) {
+        if (PLAIN_NUMBER.test(cell.text)) outdated.push({ start: cell.start, end: cell.start + cell.text.length });
+        return;
+      }
       if (counting && typeof sense === 'object') return;
       if (sense === 'old' && cell.text !== '' && !kept)
         outdated.push({ start: cell.start, end: cell.start + cell.text.length });
@@ -605,9 +615,9 @@ export function columnSenses(
         senses.set(place, { sense: { torque: all } });
         read++;
       }
-    const figure = all && read === 0 && !heading && figured.has(row) ? figureCell(cells) : undefined;
-    if (all && figure) {
-      senses.set(figure.start, { sense: { torque: all } });
+    const figure = read === 0 && !heading && figured.has(row) ? figureCell(cells) : undefined;
+    if (ofRows && figure) {
+      senses.set(figure.start, { sense: { torque: ofRows } });
       read++;
     }
     // A sentence ends a table; a remark in a row of its own does not.
@@ -615,6 +625,10 @@ export function columnSenses(
       misfits++;
       if (misfits > 1) [heading, chart, above] = [undefined, undefined, undefined];
     } else if (read > 0) misfits = 0;
+  }
+  for (const { start, unit, second } of fieldTorques(text)) {
+    senses.set(start, { sense: { torque: unit }, ...(second ? { second } : {}) });
+    if (second) senses.set(second.start, { sense: 'label' });
   }
   for (const at of runningNumbers(text)) if (!senses.has(at)) senses.set(at, { sense: 'label' });
   return Object.assign(senses, { outdated, headings });

@@ -499,6 +499,17 @@ const lastOf = ({ end, printed }: TorqueFact): number =>
 /** How far behind its torque a ceiling may stand, characters. */
 const CEILING_REACH = 260;
 
+/** `Neck bolts are 210 Nm now, the 200 was for the M14 neck`: the figure that stood before it is taken back. */
+const THE_FIGURE_WAS =
+  /\bthe (\d{1,3}(?:[.,]\d)?)(?: ?(?:n·?m|ft-?lbs?|lb-?ft))? (?:was|were|is|are) (?:only )?(?:for|of|from|wrong|out of date|an? (?:error|mistake|typo|misprint)|the (?:old|former|previous))\b/gi;
+/** Figures that are taken back further on, each with the clause that does. */
+export const figuresTakenBack = (text: string): Array<Span & { figure: number }> =>
+  [...text.matchAll(THE_FIGURE_WAS)].map(({ 0: said, 1: figure = '', index }) => ({
+    figure: Number(figure.replace(',', '.')),
+    start: index,
+    end: index + said.length + (/^[^.;,\n]*/.exec(text.slice(index + said.length))?.[0].length ?? 0),
+  }));
+
 /**
  * Gives every torque its part: a ceiling joins the torque it limits, stages join their final value, and what nothing
  * is pulled to is set aside.
@@ -518,6 +529,7 @@ export function giveRoles(
 ): Fact[] {
   const answered = quotesLetter(text);
   const columns = stageColumns(text);
+  const takenBack = figuresTakenBack(text);
   const done: Fact[] = [];
   /** The torque last read, whose ceiling or next stage may follow. */
   let open: TorqueFact | undefined;
@@ -565,7 +577,7 @@ export function giveRoles(
     const wide = fact.value.max >= WRENCH_RANGE * fact.value.min;
     const role = charted(fact.start)
       ? 'other'
-      : outdated(fact.start)
+      : outdated(fact.start) || takenBack.some(({ figure, start }) => start > fact.start && figure === fact.value.max)
         ? 'superseded'
         : tabled(fact.start) || fact.value.toYield !== undefined
           ? 'target'

@@ -95,7 +95,16 @@ const PATTERNS: ReadonlyArray<
   ],
   [
     'cross',
-    [['criss', 'cross'], ['crisscross'], ['cross', 'pattern'], ['crosswise'], ['diagonally'], ['diagonal', 'pattern']],
+    [
+      ['criss', 'cross'],
+      ['crisscross'],
+      ['cross', 'pattern'],
+      ['crosswise'],
+      ['diagonally'],
+      ['diagonal', 'pattern'],
+      ['in', 'an', 'x'],
+      ['x', 'pattern'],
+    ],
   ],
   [
     'circular',

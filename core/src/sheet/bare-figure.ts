@@ -1,0 +1,170 @@
+import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
+import type { Fact, TorqueValue } from './fact.ts';
+import type { Phrase } from './fastener-phrase.ts';
+import { quantityAt, saidHundreds, unitAt } from './quantity-phrase.ts';
+import { isSpoken } from './sentence.ts';
+import { onlyUnit, unitOfAll } from './sheet-unit.ts';
+import type { Token } from './token.ts';
+import { angleAt } from './torque-phrase.ts';
+
+/** A value or range whose unit stands elsewhere. */
+export const tabled = (min: number, max: number, unit: TorqueUnit): TorqueValue => ({
+  min,
+  max,
+  unit,
+  minNm: toBase(min, unit),
+  maxNm: toBase(max, unit),
+});
+
+/** Least figure that is taken for a torque where only an angle behind it says so. */
+const LEAST_SPOKEN = 4;
+
+/** The unit that ends a line, for its figures that have none: `120 + 45°   120 + 90° N·m`. */
+function unitBehind(tokens: readonly Token[], at: number, text: string): TorqueUnit | undefined {
+  const line = text.indexOf('\n', tokens[at]?.start ?? text.length);
+  for (let next = at; (tokens[next]?.start ?? Number.POSITIVE_INFINITY) < (line < 0 ? text.length : line); next++) {
+    const unit = unitAt(tokens, next, text, false)?.unit;
+    if (unit !== undefined && dimensionOf(unit) === 'torque') return unit as TorqueUnit;
+  }
+  return undefined;
+}
+
+/** Units in a sheet's text: a bare figure has one only where there is but one. */
+const METRIC_UNIT = /\bd?a?N ?[·.∙•*-]? ?m\b|newton/i;
+const INCH_UNIT = /\b(?:ft|in|foot|inch)[ .·-]*(?:lbs?|pounds?|#)|\b(?:lbs?|pounds?)f?[ .·-]*(?:ft|in|foot|inch)/i;
+
+/** What stands right before a figure that is said without its unit. */
+interface Cue {
+  /** The line up to the figure. */
+  before: RegExp;
+  /** Least figure; a smaller one counts, or is a size. */
+  least: number;
+  /** Only of a number in words; `spoken`: and of a talk. */
+  figure?: 'inWords' | 'spoken';
+  /** Words it may go on with in its clause; else it ends there. */
+  goesOn?: RegExp;
+  /** The unit may stand anywhere in the sheet; else that of a torque said shortly before is carried over. */
+  unit?: 'ofAll' | 'only';
+}
+
+const CUES: readonly Cue[] = [
+  // `these are fifty-two`, `then it's ninety-five`
+  {
+    before: /\b(?:(?:these|those|they) (?:are|get|want|go to)|(?:they|these)'re|(?:it|that)(?:'s| is| gets)) $/i,
+    least: LEAST_SPOKEN,
+  },
+  // `- Anti-roll link: 47.` among others that have their unit
+  {
+    before:
+      /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i,
+    least: LEAST_SPOKEN,
+  },
+  // In digits it may be turned back before.
+  { before: /\bthen $/i, least: LEAST_SPOKEN, figure: 'inWords' },
+  // `our M8s get twenty three`
+  { before: /\b(?:gets?|wants?|takes?) $/i, least: 10, figure: 'spoken' },
+  // `bleed nipple eleven`, `wheels on one twenty` of a memo: right behind what is tightened
+  {
+    before:
+      /\b(?:nipples?|plugs?|nuts?|bolts?|screws?|calipers?|wheels? (?:back )?on|banjos?|clamps?)(?: (?:is|are|at|to))? $/i,
+    least: LEAST_SPOKEN,
+    figure: 'spoken',
+    goesOn: /^(?:in|on|and|each|then|all)$/,
+  },
+  // `four little ones, M8, twenty four`: behind the size, as it is said
+  { before: /\bM\d{1,2}s?, $/, least: 10, figure: 'inWords', unit: 'only' },
+  // `then let it down and go to 75` of a sheet that says its unit once for all
+  {
+    before: /\b(?:go(?:es)? to|(?:tighten|torque|pull|bring|set)(?:ed|s)?(?: [\w-]+){0,4}? (?:to|at|with)) $/i,
+    least: LEAST_SPOKEN,
+    unit: 'ofAll',
+  },
+  {
+    before:
+      /\b(?:ones|uppers?|lowers?|fronts?|rears?|inners?|outers?|bolts?|nuts?|screws?|studs?|they|it) (?:only )?(?:gets?|wants?|takes?|needs?) (?:only )?$/i,
+    least: LEAST_SPOKEN,
+    unit: 'ofAll',
+    goesOn: /^(?:with|on|and|each|all|too)$/,
+  },
+  { before: /\bonly (?:wants?|takes?|gets?|needs?) $/i, least: LEAST_SPOKEN, unit: 'ofAll' },
+  // `four M10 x 35, two per bush, 50, with a smear of grease`
+  { before: /\bM\d{1,2}\b[^.;]{0,24}, $/, least: LEAST_SPOKEN, unit: 'ofAll' },
+  // `Tighten: frame 52, tube 84.`
+  {
+    before:
+      /\b(?:tighten|torque|pull|settings?)\w*\b[^.;\n]{0,60}\b(?!(?:step|item|page|no|pos|class|grade|size|bag|fig|part|line|point|of|m|stage|pass|hex|key|socket|in|and|by|x) $)\p{Ll}{3,} $/iu,
+    least: LEAST_SPOKEN,
+    unit: 'ofAll',
+  },
+  // `on the socket screws, 30, 8 mm hex`; a small one counts them
+  { before: /\b(?:bolts?|nuts?|screws?|studs?|clamps?)(?: each)?, $/i, least: 12, unit: 'ofAll' },
+];
+/** How far behind the last torque a figure is taken for another, characters. */
+const CARRIED_REACH = 200;
+/** More is a year or a distance. */
+const MOST_BARE = 900;
+/** Inch grades and metric classes are figures too. */
+const CLASS = /^\d{1,2}\.[689]$/;
+
+/**
+ * Reads figures that are said without their unit, `No, sorry, these are fifty-two.`: in that of the torque said before
+ * it, or of the whole sheet, and doubted.
+ */
+export function bareFigures(text: string) {
+  const all = unitOfAll(text);
+  const only = all ?? onlyUnit(text);
+  return (tokens: readonly Token[], at: number, facts: readonly Fact[]): Phrase | undefined => {
+    const token = tokens[at];
+    if (!token || (token.kind !== 'number' && token.kind !== 'word')) return undefined;
+    const line = text.slice(text.lastIndexOf('\n', token.start - 1) + 1, token.start);
+    const inWords = token.kind === 'word';
+    const cue = CUES.find(
+      ({ before, figure, unit }) =>
+        (figure === undefined || (inWords && (figure === 'inWords' || isSpoken(text)))) &&
+        (unit !== 'ofAll' || all !== undefined) &&
+        (unit !== 'only' || only !== undefined) &&
+        before.test(line),
+    );
+    if (!cue) return undefined;
+    const hundreds = inWords ? saidHundreds(tokens, at) : undefined;
+    const figure = hundreds
+      ? { min: hundreds.value, max: hundreds.value, unit: undefined, next: hundreds.next }
+      : quantityAt(tokens, at, text);
+    if (!figure || figure.unit !== undefined || figure.min < cue.least || figure.max > MOST_BARE) return undefined;
+    const behind = tokens[figure.next];
+    const end = tokens[figure.next - 1]?.end ?? 0;
+    if (CLASS.test(text.slice(token.start, end))) return undefined;
+    const ends =
+      behind === undefined ||
+      behind.kind === 'break' ||
+      /^[.,;()]$/.test(behind.text) ||
+      text.slice(end, behind.start).includes('\n');
+    if (!ends && !cue.goesOn?.test(behind.lower)) return undefined;
+    const last = facts.findLast((fact) => fact.value.kind === 'torque');
+    const carried =
+      last?.value.kind === 'torque' && token.start - last.end <= CARRIED_REACH ? last.value.unit : undefined;
+    const unit = carried ?? (cue.unit === 'ofAll' ? all : cue.unit === 'only' ? only : undefined);
+    if (unit === undefined) return undefined;
+    return { value: { kind: 'torque', ...tabled(figure.min, figure.max, unit) }, next: figure.next, suspect: true };
+  };
+}
+
+/** `23 + quarter turn` of a chat: in its line's unit, or in the only one of the sheet, and doubted. */
+export function turnWithoutUnit(
+  tokens: readonly Token[],
+  at: number,
+  text: string,
+  facts: readonly Fact[],
+): Phrase | undefined {
+  const token = tokens[at];
+  const plus = tokens[at + 1]?.text === '+' || tokens[at + 1]?.lower === 'plus';
+  if (token?.kind !== 'number' || token.value === undefined || token.value < LEAST_SPOKEN || !plus) return undefined;
+  const angle = angleAt(tokens, at + 1, text);
+  if (!angle) return undefined;
+  const last = facts.findLast((fact) => fact.value.kind === 'torque')?.value;
+  const only = last?.kind === 'torque' && !(METRIC_UNIT.test(text) && INCH_UNIT.test(text)) ? last.unit : undefined;
+  const unit = unitBehind(tokens, angle.next, text) ?? only;
+  if (unit === undefined) return undefined;
+  const value = { kind: 'torque' as const, ...tabled(token.value, token.value, unit), angleDeg: angle.angleDeg };
+  return { value, next: angle.next, suspect: true };
+}
