@@ -276,6 +276,10 @@ export interface Joints {
   groupOf: ReadonlyMap<Fact, string>;
   /** Groups by the step in which they are put together, before any torque. */
   assembledIn: ReadonlyMap<number, string>;
+  /** Rows of pieces that bear the key of a figure, by their steps. */
+  keyedRows: ReadonlySet<number>;
+  /** The words that name a group's joint. */
+  words: ReadonlyMap<string, readonly string[]>;
   /** Groups that have their torque from the same words as another: all the hardware of a size. */
   together: ReadonlyMap<string, readonly string[]>;
 }
@@ -314,6 +318,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
   const together = new Map<string, string[]>();
+  const keyedRows = new Set<number>();
   const drawn: Drawn[] = [];
   const labels = new Set<string>();
   const used = new Map<string, number>();
@@ -526,10 +531,11 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     if (most > has && bolt) bolt.quantity = Math.max(bolt.quantity, count);
     if (counted) place(counted, `groups[${kit.groups.length}]`);
     const kind = `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
-    const section = sectionOf(reading.steps, torque.step);
+    if (said.keyed !== undefined) keyedRows.add(said.keyed);
+    const section = sectionOf(reading.steps, said.keyed ?? torque.step)?.replace(/\s*\(\d+\)/g, '');
     const size = (thread ?? threadNamed((bolt ?? nut)?.thread))?.designation;
     const plain =
-      section !== undefined && tellingWords(section).length > 0
+      section !== undefined && tellingWords(section).length + partWords(section).length > 0
         ? `${capital(section.toLowerCase())} ${kind}`
         : size
           ? `${size} ${kind}`
@@ -671,5 +677,6 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     assume(groupPath, 'thicknessUnknown', title);
     if (!driveFact) assume(groupPath, drive ? 'driveFromThread' : 'driveUnknown', title);
   }
-  return { groupOf, assembledIn, together };
+  const words = new Map(drawn.map((joint) => [joint.group, [...joint.words, ...joint.parts]]));
+  return { groupOf, assembledIn, keyedRows, words, together };
 }

@@ -7,7 +7,9 @@ import { draftSteps } from './draft-steps.ts';
 import { draftTools } from './draft-tools.ts';
 import { draftVariants } from './draft-variants.ts';
 import { type Draft, startDrafting } from './drafting.ts';
+import { leftOverJoints } from './left-over-joints.ts';
 import { placeParts } from './place-parts.ts';
+import { pulledAgain } from './pulled-again.ts';
 import { rideHeightLast } from './ride-height-last.ts';
 import { tableAtItsStep } from './table-at-its-step.ts';
 
@@ -29,6 +31,8 @@ export function draftKit(
   const joints = draftJoints(drafting, packing, variants);
   draftSteps(drafting, packing, joints, variants);
   tableAtItsStep(drafting);
+  leftOverJoints(drafting);
+  pulledAgain(drafting, joints);
   draftTools(drafting);
   rideHeightLast(drafting);
   compoundBefore(drafting);

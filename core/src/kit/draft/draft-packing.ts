@@ -5,7 +5,7 @@ import { formInWords } from '../form-in-words.ts';
 import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
-import { tellingWords, timesIn } from './joint-words.ts';
+import { followers, tellingWords, timesIn } from './joint-words.ts';
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
 const OF_THE_VEHICLE = new Set(['remove', 'loosen', 'refit', 'disconnect', 'reconnect', 'keep', 'discard']);
@@ -212,7 +212,8 @@ export function draftPacking(drafting: Drafting): Packing {
     // In running text a count is of one side or corner where the sentence says so: `(3 per side)`.
     const often =
       line === undefined && !listed.has(count.step)
-        ? (timesIn(reading.steps[count.step]?.text ?? '', pieces)?.times ?? 1)
+        ? (timesIn([reading.steps[count.step]?.text ?? '', ...followers(reading.steps, count.step)].join(' '), pieces)
+            ?.times ?? 1)
         : 1;
     const length = thread?.value.lengthMm;
     const classes = inStep(count.step).filter(isKind('propertyClass'));

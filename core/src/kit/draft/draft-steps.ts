@@ -76,7 +76,7 @@ const UNIT_ALONE =
   /^(?:all|everything|(?:all )?(?:torques?|values|figures))(?: (?:is|are|in))* (?:n[·.⋅]? ?m|newton met(?:re|er)s|ft[ .·-]?lbs?|lb[ .·-]?ft|foot[- ]pounds?|lbf[ .·]ft)\.?$/i;
 /** What such a leaflet answers with, before it says what. */
 const SMALL_TALK =
-  /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|(?:thanks?|thank you)(?: for [^.]{3,60})?|short version)\W*$/i;
+  /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|(?:thanks?|thank you)(?: for [^.]{3,60})?|short version)\W*$|^(?:sorry\b[^.;]{0,60}|rating|score|asked by|answered by|status|replied)\b(?![^.]*\d ?(?:n·?m|ft|lb|mm))/i;
 const YES_NO = /^(?:yes|no|none|never|stop|nothing)\W*$/i;
 
 /** A word that stands over what is to be minded, and says nothing by itself. */
@@ -93,9 +93,19 @@ const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split
 
 /** A line of a list of torques with its letter: `A   strut top nuts`, `(B) clamp bolts`. */
 const LETTERED = /^\(?([A-Z])\)?(?:\s{2,}|[.):]\s+)/;
-/** Letters of such a list that a step calls: `Tighten to torque A`, `torque (C)`. */
-const calledLetters = (text: string): string[] =>
-  [...text.matchAll(/\btorque(?: value| figure)? \(?([A-Z])\)?(?![\w-])/g)].flatMap(([, letter]) => letter ?? []);
+/** `Torque codes`, over a list of them. */
+const FIGURES_TITLE =
+  /^(?:tightening )?torques?(?: (?:codes?|values?|settings?|figures?|table|list|chart|specs?|specifications?|key))?\W*$/i;
+/** A figure with its key: `T2 = 40 Nm`. */
+const KEYED = /^((?!M\d)[A-Z]{1,2}\d{1,2})\s*[=:]\s/;
+/** Letters of such a list that a step calls: `Tighten to torque A`, `torque (C)`; or several keys: `then T3, T2, T0`. */
+const calledLetters = (text: string): string[] => {
+  const keys = [...text.matchAll(/\b(?!M\d)[A-Z]{1,2}\d{1,2}\b(?!\s*[=:x×])/g)].map(([key]) => key);
+  const letters = [
+    ...text.matchAll(/\b(?:[Tt]orque|TORQUE|[Tt]ighten|TIGHTEN)(?: value| figure)? \(?([A-Z])\)?(?![\w-])/g),
+  ];
+  return [...letters.flatMap(([, letter]) => letter ?? []), ...(keys.length > 1 ? keys : [])];
+};
 
 /** A figure said of what is done when the owner comes back. */
 export const laterIn = (own: readonly Fact[]): boolean => {
@@ -113,7 +123,7 @@ const RAISES = /^(?:raise|lift) the\b/i;
 export function draftSteps(
   drafting: Drafting,
   { listed }: Packing,
-  { groupOf, assembledIn, together }: Joints,
+  { groupOf, assembledIn, keyedRows, together }: Joints,
   variants: Variants,
 ): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
@@ -152,7 +162,8 @@ export function draftSteps(
   const byLetter = new Map<string, string>();
   const lettered = new Set<number>();
   for (const fact of torques) {
-    const [, letter] = LETTERED.exec(reading.steps[fact.step]?.text ?? '') ?? [];
+    const text = reading.steps[fact.step]?.text ?? '';
+    const letter = (LETTERED.exec(text) ?? KEYED.exec(text))?.[1];
     const group = groupOf.get(fact);
     if (letter === undefined || group === undefined || byLetter.has(letter)) continue;
     if (!reading.steps.some(({ text }, at) => at !== fact.step && calledLetters(text).includes(letter))) continue;
@@ -169,8 +180,8 @@ export function draftSteps(
   const firstList = reading.steps.findIndex((step) => step.list !== undefined);
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
-    if (listed.has(at) || lettered.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
-    if (variants.isHeading(at)) return;
+    if (listed.has(at) || lettered.has(at) || keyedRows.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
+    if (variants.isHeading(at) || FIGURES_TITLE.test(step.text.trim())) return;
     if (SMALL_TALK.test(step.text.trim()) || UNIT_ALONE.test(step.text.trim())) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;

@@ -6,6 +6,7 @@ import type { Packing } from './draft-packing.ts';
 import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
 import {
   elsewhere,
+  followers,
   kindsIn,
   partKeys,
   partsInRun,
@@ -36,6 +37,8 @@ export interface JointSentences {
   rideHeight: boolean;
   /** Kinds of pieces its phrase names. */
   kinds: readonly ItemKind[];
+  /** The row that bears its key, `Screw M8 x 20   T1`, by its step. */
+  keyed?: number;
   /** Steps in which it is put together, by their index. */
   assembled: readonly number[];
 }
@@ -101,6 +104,12 @@ function puttingOf(text: string): string | undefined {
   return named !== clause && tellingWords(named).length > 0 ? titled(named.replace(/^(?:an?|the)\s+/i, '')) : undefined;
 }
 
+/** `The side plates go on with three M12 x 40 bolts`: what is held by them. */
+const heldOf = (text: string): string | undefined =>
+  /^(?:the|both|all) ([\p{L}][\p{L} -]{2,30}?) (?:go(?:es)?|are|is|sits?|bolts?|mounts?|attach(?:es)?|hangs?|fix(?:es)?) (?:(?:on|up|in|to|held|fixed|bolted|screwed)\b)/iu.exec(
+    text.trim(),
+  )?.[1];
+
 /** Words of a figure or a verb, which name no joint. */
 const NO_TITLE = /\b(?:go|goes|gets?|take|draw|newton|nm|foot|tighten|torque|fit|put|place|set)\b/i;
 
@@ -118,6 +127,11 @@ const titled = (text: string): string | undefined => {
     .replace(/^.*\b(?:in (?:this|the following|that) order|as follows)\s*:?\s*(?:\(?\w\))?/i, ' ')
     .replace(/^\s*(?:re-?)?(?:tighten|torque)(?:\s+up)?\s+/i, ' ')
     .replace(/^\s*(?:its|their|your)\s+/i, ' ')
+    // `If it is a car before 2020 the uppers`: for which vehicle.
+    .replace(
+      /^\s*(?:if|for|on) (?:it is |you have )?(?:an? )?(?:cars?|vehicles?|models?|trucks?) (?:is |are )?(?:before|from|after|up to|until|since)(?: \d{4})?,?\s/i,
+      ' ',
+    )
     // `carrier nut 19 mm`: what turns it.
     .replace(/\s\d{1,2}\s*mm[\s,]*$/i, ' ')
     // `Put the tray's screws back (6 Nm)`: what is done with it names nothing.
@@ -156,7 +170,9 @@ const titled = (text: string): string | undefined => {
   }
   return plain.length >= 3 &&
     plain.length <= LONGEST_TITLE &&
-    !/\b(?:not over|never|until|sockets?|spanners?|wrench|key)\b/i.test(plain) &&
+    !/\b(?:not over|never|until|sockets?|spanners?|wrench|key)\b|^(?:that|this|it|they|these|those|let|go|come|leave|make|wait|keep|look|i|we|you)\b/i.test(
+      plain,
+    ) &&
     /\p{L}{3}/u.test(plain)
     ? `${plain[0]?.toUpperCase()}${plain.slice(1)}`
     : undefined;
@@ -188,7 +204,8 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const own = reading.steps[torque.step] as SheetStep;
   const index = sentenceIndex(reading.steps);
   const labels = new Set(packing.labelled.keys());
-  const subject = keyedRow(drafting, torque) ?? subjectBefore(drafting, torque);
+  const keyed = keyedRow(drafting, torque);
+  const subject = keyed ?? subjectBefore(drafting, torque);
   const phrase = subject === undefined ? phraseOf(own, torque.start) : (reading.steps[subject]?.text ?? '');
   const phraseWords =
     subject === undefined ? tellingWords(phrase) : paragraphOf(reading.steps, subject).flatMap((at) => index.words(at));
@@ -345,7 +362,8 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const sayer = closest.find((at) => {
     if (otherRow(at)) return false;
     const own = parts.length > 0 ? index.parts(at) : index.words(at);
-    const ofAnother = !near.includes(at) && own.length > 0 && !own.some((word) => words.includes(word));
+    const byLabel = index.labels(at).some((label) => ownLabels.includes(label));
+    const ofAnother = !near.includes(at) && !byLabel && own.length > 0 && !own.some((word) => words.includes(word));
     return !ofAnother && (compounds(at).length > 0 || dryAt(at));
   });
   const dry = sayer !== undefined && compounds(sayer).length === 0;
@@ -397,7 +415,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       ? titled(phrase)
       : undefined) ??
     labelOf(own.text) ??
+    titled(places[0] ?? '') ??
     put ??
+    (subject === undefined ? undefined : titled(heldOf(phrase) ?? '')) ??
     (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined
       ? undefined
       : `${phraseWords[0][0]?.toUpperCase()}${phraseWords[0].slice(1)} ${kinds[0]}s`);
@@ -414,6 +434,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     ...(pattern ? { pattern } : {}),
     rideHeight,
     kinds,
+    ...(keyed === undefined ? {} : { keyed }),
     assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
   };
 }
@@ -500,16 +521,6 @@ function bestCount(counts: ReadonlyArray<Of<'count'>>, phrase: string, step: She
     counts.find((fact) => fact.start >= step.start)
   );
 }
-
-/** `Repeat on the other side` behind a sentence doubles what it counts. */
-const followers = (steps: readonly SheetStep[], at: number): string[] =>
-  steps
-    .slice(at + 1, at + 3)
-    .flatMap((step) =>
-      /^(?:repeat|the same|same (?:again|on|at|for|with)|likewise|ditto|do the (?:other|rest))\b/i.test(step.text)
-        ? [step.text]
-        : [],
-    );
 
 /** Fractions of the final torque, where the sheet gives its stages. */
 export function stageShares(value: Extract<FactValue, { kind: 'torque' }>): number[] | undefined {

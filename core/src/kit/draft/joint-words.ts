@@ -6,7 +6,7 @@ import { KIND_OF, type Of } from './drafting.ts';
 
 /** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
 const PLAIN = new Set(
-  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage item items ref reference line position'.split(
+  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten tightening torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage item items ref reference line position class grade'.split(
     ' ',
   ),
 );
@@ -22,9 +22,11 @@ export const tellingWords = (text: string): string[] =>
 
 const PLACED =
   /\b(front|rear|upper|lower|inner|outer|left|right|top|bottom|middle|long|short)\s+(?:ones?|bolts?|nuts?|screws?|studs?|pair)\b/gi;
+/** `the uppers get 60` */
+const PLACED_ALONE = /\b(front|rear|upper|lower|inner|outer|top|bottom)s\b/gi;
 /** Joints that are told apart by where they are alone: `front bolts`, `the front ones`; never a word of {@link tellingWords}. */
 export const placedOnes = (text: string): string[] =>
-  [...text.matchAll(PLACED)].map(([, place = '']) => `${place.toLowerCase()} ones`);
+  [...text.matchAll(PLACED), ...text.matchAll(PLACED_ALONE)].map(([, place = '']) => `${place.toLowerCase()} ones`);
 
 /** The words that name a part: those that tell joints apart, and pieces that fasten nothing: `bracket`, `hook`, `plate`. */
 export const partWords = (text: string): string[] =>
@@ -122,7 +124,9 @@ export const bareLabels = (text: string): string[] => [
 export function referencesIn(text: string, labels: ReadonlySet<string>): string[] {
   const found: string[] = [];
   // `A+B+B+C: brackets to bumper`, and a card's `A 45 Nm`.
-  for (const match of text.matchAll(/\b([A-Z])(?=\+[A-Z]\b|(?:\s{1,3}|: ?)\d|\s*$)|(?<=\+)([A-Z])\b/g)) {
+  for (const match of text.matchAll(
+    /\b([A-Z])(?=\+[A-Z]\b|(?<=^[A-Z])\s{2,}|(?:\s{1,3}|: ?)\d|\s*$)|(?<=\+)([A-Z])\b/g,
+  )) {
     const label = (match[1] ?? match[2] ?? '').toLowerCase();
     if (labels.has(label) && !found.includes(label)) found.push(label);
   }
@@ -142,7 +146,7 @@ export interface Times {
 }
 
 const SIDES =
-  /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?on the other side\b/i;
+  /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?on the other side\b|\bsame again on the (?:front |rear )?(?:left|right)\b|\bleft and right, (?:\w+ )*each\b/i;
 const CORNERS = /\b(?:all four|each|every|at the four) (?:corners?|wheels?|hubs?)\b/i;
 /** `Same at all four uprights`, `repeat for the other three`: how often it is done in all. */
 const SAME_AT =
@@ -179,6 +183,16 @@ export function timesIn(text: string, pieces: ReadonlyArray<Of<'count'>>): Times
   }
   return undefined;
 }
+
+/** `Repeat on the other side` behind a sentence doubles what it counts. */
+export const followers = (steps: readonly SheetStep[], at: number): string[] =>
+  steps
+    .slice(at + 1, at + 3)
+    .flatMap((step) =>
+      /^(?:repeat|the same|same (?:again|on|at|for|with)|likewise|ditto|do the (?:other|rest))\b/i.test(step.text)
+        ? [step.text]
+        : [],
+    );
 
 /** Kinds of pieces that are tightened, which a text names. */
 export const kindsIn = (text: string): ItemKind[] => [

@@ -7,9 +7,9 @@ export const isSection = (step: SheetStep, next: SheetStep | undefined): boolean
   !/[.!?;]$/.test(step.text) &&
   (next.number === step.number
     ? /^\p{Lu}\p{L}+$/u.test(step.text)
-    : step.text.split(/\s+/).length <= 5 &&
-      ((/^[A-Z]$|^[IVX]+$|^\d+$/.test(step.number) && /^[a-z]$/.test(next.number)) ||
-        next.number.startsWith(`${step.number}.`)));
+    : (words(step) <= 5 && /^[A-Z]$|^[IVX]+$|^\d+$/.test(step.number) && /^[a-z]$/.test(next.number)) ||
+      (words(step) <= 8 && next.number.startsWith(`${step.number}.`)));
+const words = ({ text }: SheetStep): number => text.split(/\s+/).length;
 
 /** How many steps below its title a chapter is looked for. */
 const REACH = 16;
