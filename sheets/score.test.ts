@@ -39,10 +39,10 @@ const FLOORS = {
     condition: [0.8, 0.92],
   },
   blind: {
-    torque: [0.96, 0.91],
-    thread: [0.96, 0.95],
-    count: [0.85, 0.94],
-    compound: [0.93, 0.91],
+    torque: [0.93, 0.875],
+    thread: [0.97, 0.96],
+    count: [0.88, 0.94],
+    compound: [0.85, 0.91],
     condition: [0.6, 0.82],
   },
 } as const;
