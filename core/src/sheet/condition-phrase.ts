@@ -19,6 +19,10 @@ interface Rule {
 
 const year = (text: string | undefined): number | undefined => (text === undefined ? undefined : Number(text));
 
+/** `before 2020` leaves 2020 out; `before 8/2020` does not, a part of it was. */
+const WHOLE_YEAR_BEFORE = /\b(?:before|prior to) (?:model year |my ?|year |the (?:start|beginning) of )?\d{4}$/i;
+const WHOLE_YEAR_AFTER = /\bafter (?:model year |my ?|year |the end of )?\d{4}$/i;
+
 const RULES: readonly Rule[] = [
   // `2011-2015`, `2011 to 2015 cars`
   {
@@ -43,14 +47,14 @@ const RULES: readonly Rule[] = [
       `\\b(?:(?:${VEHICLE} )?(?:built|made|produced|manufactured|registered|sold|of) )?(?:in )?(?:up to(?: and including)?|before|prior to|until|till|to|through|not after) ${DATE}\\b`,
       'gi',
     ),
-    years: (match) => ({ to: year(match[1]) }),
+    years: (match) => ({ to: Number(match[1]) - (WHOLE_YEAR_BEFORE.test(match[0]) ? 1 : 0) }),
   },
   {
     pattern: new RegExp(
       `\\b(?:(?:${VEHICLE} )?(?:built|made|produced|manufactured|registered|sold) )?(?:since|from|after|starting(?: in| with)?|as of|beginning) ${DATE}\\b(?!\\s?(?:[-–—]|to|through|until)\\s?(?:19|20)\\d\\d)`,
       'gi',
     ),
-    years: (match) => ({ from: year(match[1]) }),
+    years: (match) => ({ from: Number(match[1]) + (WHOLE_YEAR_AFTER.test(match[0]) ? 1 : 0) }),
   },
   {
     pattern: new RegExp(`\\b(?:built|made|produced|manufactured) in ${DATE} (?:or|and) (?:before|earlier)`, 'gi'),

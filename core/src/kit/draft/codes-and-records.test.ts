@@ -127,3 +127,26 @@ That one is held by a single M6 screw with a 10 mm head. 8 Nm is plenty.
       { title: 'M6 × 1 bolts', stations: 1, nm: 8 },
     ]));
 });
+
+describe('a joint that is only there on some vehicles', () => {
+  const kit = drafted(`1. Bolt the bar to the feet, four M8 bolts, 20 Nm.
+2. With a glass roof: low feet, two M6 screws, 9 Nm.
+3. Cars before 2020: hanger bolts M10, 45 Nm.
+`);
+  it('is there then, with its own pieces, and leaves no gap elsewhere', () => {
+    const [feet, roof] = kit.groups;
+    expect([feet?.when, roof?.when]).toEqual([undefined, { question: expect.stringMatching(/^has-/), is: true }]);
+    const station = kit.stations.find(({ id }) => id === roof?.stations[0]);
+    expect(station?.specs.map(({ when }) => when)).toEqual([undefined]);
+    expect(lintKit(kit).filter(({ code }) => code === 'specGap')).toHaveLength(1);
+  });
+  it('leaves the year itself out of `before 2020`', () =>
+    expect(kit.stations.at(-1)?.specs[0]?.when).toEqual({ question: 'modelYear', atMost: 2019 }));
+});
+
+it('starts by hand what one sentence starts and tightens, in that order', () => {
+  const kit = drafted(
+    '1. Hang the links, four M12 nuts, hand tight, then let it down on its wheels and pull the nuts to 75 Nm.\n',
+  );
+  expect(kit.steps[0]?.actions.map(({ type }) => type)).toEqual(['start', 'torque']);
+});

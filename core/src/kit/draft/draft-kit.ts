@@ -8,9 +8,11 @@ import { draftTools } from './draft-tools.ts';
 import { draftVariants } from './draft-variants.ts';
 import { type Draft, startDrafting } from './drafting.ts';
 import { leftOverJoints } from './left-over-joints.ts';
+import { onlyThereThen } from './only-there-then.ts';
 import { placeParts } from './place-parts.ts';
 import { pulledAgain } from './pulled-again.ts';
 import { rideHeightLast } from './ride-height-last.ts';
+import { startedFirst } from './started-first.ts';
 import { tableAtItsStep } from './table-at-its-step.ts';
 
 /**
@@ -29,10 +31,12 @@ export function draftKit(
   const packing = draftPacking(drafting);
   const variants = draftVariants(drafting);
   const joints = draftJoints(drafting, packing, variants);
+  onlyThereThen(drafting);
   draftSteps(drafting, packing, joints, variants);
   tableAtItsStep(drafting);
   leftOverJoints(drafting);
   pulledAgain(drafting, joints);
+  startedFirst(drafting);
   draftTools(drafting);
   rideHeightLast(drafting);
   compoundBefore(drafting);

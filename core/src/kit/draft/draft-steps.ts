@@ -413,7 +413,6 @@ export function draftSteps(
       ...(bothOf(when, variants.conditionAt(at)) ?? {}),
     });
   });
-  startWhatIsTorqued(kit);
 }
 
 /** Both conditions, where there are two. */
@@ -429,19 +428,6 @@ const AFTERCARE_OF: ReadonlyArray<[RegExp, KitDocument['aftercare'][number]['abo
   [/grease/i, 'grease'],
   [/\b(?:bolts?|nuts?|screws?|studs?|clamps?)\b/i, 'joints'],
 ];
-
-/** A joint that no step of the sheet starts by hand is started where it is torqued: nothing is torqued that was not. */
-function startWhatIsTorqued({ groups, steps }: Pick<KitDocument, 'groups' | 'steps'>): void {
-  const does = (type: StepAction['type'], group: string) => (action: StepAction) =>
-    action.type === type && 'group' in action && action.group === group;
-  for (const { id } of groups) {
-    if (steps.some(({ actions }) => actions.some(does('start', id)))) continue;
-    const first = steps.find(({ actions }) => actions.some(does('torque', id)) || actions.some(does('snug', id)));
-    if (!first) continue;
-    const at = first.actions.findIndex((action) => 'group' in action && action.group === id);
-    first.actions = first.actions.toSpliced(at, 0, { type: 'start', group: id });
-  }
-}
 
 /** A drill, with its pilot where the sheet has one: the hole that is wanted is the one opened to afterwards. */
 function drillOf(

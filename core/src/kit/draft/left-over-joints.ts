@@ -17,14 +17,11 @@ export function leftOverJoints({ kit, freshId }: Drafting): void {
     const closes = kit.steps.findIndex(({ actions }) => actions.some(({ type }) => CLOSES.has(type)));
     const at = last >= 0 ? last + 1 : closes < 0 ? kit.steps.length : closes;
     const printed = kit.stations.find(({ id }) => id === group.stations[0])?.specs[0]?.printed;
-    const begun = kit.steps.some(({ actions }) =>
-      actions.some((action) => action.type === 'start' && action.group === group.id),
-    );
     kit.steps.splice(at, 0, {
       id: freshId(`step ${group.title}`),
       text: clip(printed ? `${group.title}: ${printed}` : group.title, 2000),
       phase: 'torque',
-      actions: [...(begun ? [] : [{ type: 'start' as const, group: group.id }]), { type: 'torque', group: group.id }],
+      actions: [{ type: 'torque', group: group.id }],
       ...(group.when ? { when: group.when } : {}),
     });
   }

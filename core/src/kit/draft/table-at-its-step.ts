@@ -45,17 +45,18 @@ export function tableAtItsStep({ kit }: Drafting): void {
   } else kit.steps = [...before, ...work.slice(0, at), ...rows, ...work.slice(at)];
 }
 
-/** Moves the start of each group to the step that has bolts of its size started. */
+/** Starts each group in the step that has bolts of its size started; else it is started where it is tightened. */
 function startedByHand(kit: Drafting['kit'], rows: readonly Step[], earlier: readonly Step[]): void {
   for (const row of rows)
     for (const action of row.actions) {
-      if (action.type !== 'start') continue;
-      const size = sizeOf(kit, action.group);
+      if (action.type !== 'torque') continue;
+      const { group } = action;
+      const size = sizeOf(kit, group);
       const place =
         size && earlier.find(({ text }) => BY_HAND.test(text) && new RegExp(`\\b${size}\\b`, 'i').test(text));
       if (!place) continue;
-      row.actions = row.actions.filter((other) => other !== action);
-      place.actions = [...place.actions.filter(({ type }) => type !== 'do'), action];
+      row.actions = row.actions.filter((other) => other.type !== 'start' || other.group !== group);
+      place.actions = [...place.actions.filter(({ type }) => type !== 'do'), { type: 'start', group }];
     }
 }
 

@@ -1,0 +1,30 @@
+import type { StepAction } from '../step-action.ts';
+import type { Drafting } from './drafting.ts';
+
+const does = (types: ReadonlyArray<StepAction['type']>, group: string) => (action: StepAction) =>
+  types.includes(action.type) && 'group' in action && action.group === group;
+
+/**
+ * A joint is started by hand before it is tightened: where no step of the sheet says so, or only one behind its torque
+ * (`hand tight, then 75`), it is started where it is tightened first.
+ */
+export function startedFirst({ kit: { groups, steps } }: Drafting): void {
+  for (const { id } of groups) {
+    const tightens = does(['snug', 'torque'], id);
+    const first = steps.findIndex(({ actions }) => actions.some(tightens));
+    const step = steps[first];
+    if (!step) continue;
+    const at = step.actions.findIndex(tightens);
+    const starts = does(['start'], id);
+    const before =
+      steps.slice(0, first).some(({ actions }) => actions.some(starts)) || step.actions.slice(0, at).some(starts);
+    if (before) continue;
+    for (const later of steps.slice(first)) {
+      const rest = later.actions.filter((action) => !starts(action));
+      if (rest.length < later.actions.length)
+        later.actions = rest.length > 0 ? rest : [{ type: 'do', text: later.text.slice(0, 500) }];
+    }
+    const place = step.actions.findIndex(tightens);
+    step.actions = step.actions.toSpliced(place, 0, { type: 'start', group: id });
+  }
+}
