@@ -8,7 +8,7 @@ const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 /** Serious faults axe-core finds on the page, each with the elements it names; `rules` where not all are asked. */
 async function found(page: Page, rules?: string[]): Promise<string[]> {
   // The application's own policy forbids foreign scripts, so it is evaluated rather than added.
-  await page.evaluate(axe);
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe);
   return page.evaluate(async (only) => {
     const { violations } = await (
       window as unknown as {

@@ -21,9 +21,10 @@ test('the long kit, sixty steps and more, from strip to signed record by keyboar
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${width}`).toBe(0);
   }
   // Gap, shims, camber, toe, toe over the travel, a leak: each is missed once, put right, and met.
-  const { acts } = await workOnScreen(page, job, { missFirst: true, shortRounds: true });
+  const { acts } = await workOnScreen(page, job, { missFirst: true, shortRounds: true, onceEach: true });
   await expect(page.getByRole('heading', { name: 'The line is done' })).toBeVisible();
-  expect(acts).toBeGreaterThan(100);
+  // Each kind of act by hand; what comes again goes through the API.
+  expect(acts).toBeGreaterThan(70);
   await page.getByRole('link', { name: 'To Close out' }).click();
   await countTray(page);
   await expect(page.getByRole('heading', { name: 'Nothing is in the way' })).toBeVisible();
@@ -73,8 +74,11 @@ test('the visit of three kits by keyboard, two fitters on it at the same time', 
   await swiftHand(other);
   await signIn(other, app, 'Tamsin Quell', '3690');
   await Promise.all([page, other].map((tablet) => tablet.goto(`${app.url}/jobs/${job}/line`)));
-  await Promise.all([workOnScreen(page, job, { alongside: true }), workOnScreen(other, job, { alongside: true })]);
-  await workOnScreen(page, job, { alongside: true });
+  await Promise.all([
+    workOnScreen(page, job, { alongside: true, shortRounds: true }),
+    workOnScreen(other, job, { alongside: true, shortRounds: true }),
+  ]);
+  await workOnScreen(page, job, { alongside: true, shortRounds: true });
   await other.context().close();
   await page.getByRole('link', { name: 'To Close out' }).click();
   await countTray(page);

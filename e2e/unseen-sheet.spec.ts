@@ -133,71 +133,6 @@ m) Lower the vehicle. No winching for 24 hours.
 n) Try the fog lamps.
 `;
 
-/** An inch sheet with bars behind its numbers, prose for a packing list, and two sentences on a line. */
-const BARS = `LOWMOOR FABRICATION  sheet 12  TRACK BAR DROP
-PARTS .... 1x drop bracket (arrow to front) . 2x 7/16-14 x 1-1/2 bolt gr 8
-
-1 | Measure ride height at all four wheels and write it down.
-2 | Chock the FRONT wheels. Jack up the rear, axle stands under the chassis.
-3 | Support the axle with a second jack before you undo anything.
-4 | Swing the bar to one side.
-5 | Drill the frame tab: 1/8 in. pilot, then 29/64 in. Deburr.
-6 | Bracket in, arrow to the front.
-7 | Let the vehicle down on its wheels.
-8 | Torque 7/16 bolts: 55 lb-ft.
-9 | Unplug the breather sensor wire; run the hose.
-10| Plug the sensor in. Wait 15 minutes for the paint.
-11| Drive round the block, listen for knocks.
-`;
-
-/** A works form in two languages' words: lettered steps, an order of tightening in a list, the figures in three units. */
-const WORKS_FORM = `BETRIEB / OPERATION: HITCH CROSS BEAM                    Form 7-B
-Vehicle: 4x4 wagon   ☐ petrol ☐ diesel    Build: 03/2016 →
-
-Hardware
-   4   M12 x 1.25 x 40 flange bolt 10.9       (bag 1)
-   4   M12 x 1.25 flange nut 10               (bag 1)
-   2   M14 x 130 bolt 8.8                     (bag 2)
-   2   spacer tube 18 x 74                    (bag 2)
-   2   M14 all-metal lock nut                 (bag 2)
-   4   plain washer 14                        (bag 2)
-
-A. Lower spare wheel. Unplug trailer socket if present.
-B. Remove rear lashing eyes, left and right (2 x M10 each, 17 mm). The eyes are not refitted; bolts are scrap.
-C. Slide a spacer tube into each frame rail. Hold with tape.
-D. Beam up - it weighs 28 kg, two persons or a jack.
-E. Insert M14 x 130 through rail and spacer, washer both ends, lock nut inside. Hand tight.
-F. Insert the four M12 flange bolts through the end plates (2 per side), nuts outside. Hand tight.
-G. Align beam: equal gap to bumper left/right, max. difference 3 mm.
-H. Tighten in this order:   1) end plates  M12   98 N·m (72 lbf·ft)
-                            2) frame rail  M14   135 N·m (100 lbf·ft)
-                            3) end plates once more, 98 N·m
-J. Refit spare wheel; its carrier nut 19 mm, 50 N·m.
-K. Plug in socket; function test of all lamps.
-L. After 1000 km of towing: M12 and M14, figures as H.
-
-Do not oil the threads. Values are for dry threads.
-`;
-
-/** A card of two columns parted by bars: no step is numbered, and every line says its own figure. */
-const QUICK_CARD = `HINGED SPARE CARRIER   -   quick card
-(left column do, right column value)
-
-spindle housing > chassis      |  4 × M12×1.25×35 10.9  |  105±5 N m   | copper grease NO
-spindle nut (castellated)      |  1 × M24×2             |  60 N m then back 1/6 turn, pin |  grease bearing
-latch plate > bumper           |  2 × M8 csk 6 hex      |  22 N m      | medium
-striker                        |  2 × M10               |  47 N m, final after adjusting  | medium
-gas strut ball studs           |  2 × M8                |  18 N m      | -
-wheel on carrier               |  3 × M14×1.5 wheel nut |  hand + 1/4 turn (ca. 80 N m) | dry
-stop rubber                    |  1 × M6                |  5 N m max.  | -
-
-Notes: spindle housing bolts cross pattern, two rounds: 50 then full.
-Tailgate must clear the carrier by 15 mm or more all round.
-After one week: striker and latch. Each year: grease the spindle (one stroke = 1.5 g).
-The carrier may bear 35 kg; moment at the spindle 210 N m at full load.
-Gas strut pushes with 400 N.
-`;
-
 /** A maker's table for two vehicles, before the steps that send to it. */
 const MATRIX = `CROSS MEMBER CM-4                                   maker's table sheet
 IN THE BOX
@@ -220,62 +155,24 @@ Stay to cross member, M10           40             48
 7. Check all bolts again after 500 km.
 `;
 
-/** A data sheet: least, wanted and most in columns with a unit to each row, and lettered steps without a figure. */
-const DATA_SHEET = `Item: WP-220 winch plate                       data sheet, issue 4
-Supplied
-  4 pcs  bolt M12x1.75x45 10.9 zinc flake
-  4 pcs  nut M12x1.75 cl.10
-  4 pcs  bolt 3/8-16 x 1-1/4 gr.8
-  2 pcs  bolt M6x1x16
-
-Joint                          Min    Nom    Max    Unit
-Plate to chassis, M12          80     86     92     N·m
-Winch to plate, 3/8-16         40     43     46     N·m
-Solenoid bracket, M6           8      9      10     N·m
-
-Nom is the setting of the wrench. Max is never exceeded. Fasteners as delivered, do not lubricate.
-a. Disconnect the battery.
-b. Remove the lower grille.
-c. Plate on the chassis, four M12 from the front, nuts behind, finger tight.
-d. Winch on the plate with the 3/8 bolts.
-e. Solenoid bracket with the M6 bolts.
-f. Tighten: plate, winch, bracket.
-g. Refit the lower grille. Reconnect the battery.
-h. Spool the rope in and out once under 200 kg.
-`;
-
-/** A note of the counter: arrows for columns, its unit said once at the end, the grease behind the figures. */
-const COUNTER_NOTE = `for Tam - sill guard on the Carrick, Tuesday
-in the bag: 4 bolts M10x30, 4 washers, 2 screws M6x16, 1 guard
-
--> unplug the sensor on the left, tag it
--> guard up, everything by hand first
--> 4x front bolts M10x30 -> 45!! not 60
--> 2x cover screws M6 -> 8
-all Nm
-front ones get copper grease, the cover screws stay dry
--> plug the sensor in again
-look at the lot again after 300 km
-`;
-
-/** Written by a program: a field to a line, a record to a joint, and no list of pieces. */
-const EXPORT = `kit: strut brace SB-2
-joint: brace to tower
- fastener: nut M8 flange
- qty: 6
- tool: 13 mm deep socket
- torque: 23 Nm
- compound: none
----
-joint: centre clamp
- fastener: bolt M10x1.25x45 10.9
- qty: 2
- torque: 48 Nm
- angle: 45 deg
----
-before: remove the cowl cover
-after: refit the cowl cover
-due: after 500 km
+/** An outline as a drawing office keeps it: rows with codes, their figures at the foot, the order in one line. */
+const OUTLINE = `FRONT GUARD, ASSEMBLY TREE                                drawing 4410 sheet 2
+1 Guard assembly
+  1.1 Main plate (1)
+      1.1.1 Screw M8 x 20 (6)                 T1
+      1.1.2 Washer 8 (6)
+  1.2 Crossmember (1)
+      1.2.1 Bolt M10 x 90, 10.9 (2)           T3
+      1.2.2 Nut M10, prevailing torque (2)
+  1.3 Side arm left (1) and right (1)
+      1.3.1 Bolt M10 x 25 (2 per arm)         T2
+      1.3.2 Bolt M6 x 16 (1 per arm)          T0
+Torque codes
+T0 = 9 +/- 1 Nm
+T1 = 22 +/- 2 Nm
+T2 = 40 +/- 4 Nm, apply medium threadlocker
+T3 = 55 Nm +/- 5 Nm, turn the nut, hold the bolt
+Sequence: 1.3 loose, 1.2 loose, 1.1 loose; then T3, T2, T0, T1.
 `;
 
 /** What each sheet must leave on the record, and whether a clock still runs when it is signed. */
@@ -285,21 +182,12 @@ const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: 
     sheet: LEAFLET,
     said: ['Let cool: radiator', 'Remove: bumper', 'Reconnect: both fog lamps', 'Refit: bumper', 'The driver was told'],
   },
-  {
-    title: 'Track bar drop',
-    sheet: BARS,
-    said: ['Measure: ride height', 'Swing aside: bar', 'Drill 29/64 in', 'Reconnect: breather sensor wire'],
-  },
-  { title: 'Hitch cross beam', sheet: WORKS_FORM, said: ['135'] },
-  { title: 'Hinged spare carrier', sheet: QUICK_CARD, said: ['105'] },
   { title: 'Cross member', sheet: MATRIX, answer: 'Dunmoor 30', said: ['90.', '48.', 'Remove: towing eye'] },
   {
-    title: 'Winch plate',
-    sheet: DATA_SHEET,
-    said: ['Disconnect: battery', 'Reconnect: battery', 'Refit: lower grille'],
+    title: 'Front guard tree',
+    sheet: OUTLINE,
+    said: ['Main plate bolts', 'Crossmember bolts', 'Side arm left and right bolts'],
   },
-  { title: 'Sill guard', sheet: COUNTER_NOTE, said: ['Front bolts', 'Anti-seize', 'Cover screws M6'] },
-  { title: 'Strut brace', sheet: EXPORT, said: ['Brace to tower', 'Centre clamp', 'Remove: cowl cover'] },
 ];
 
 for (const { title, sheet, said, answer } of STRANGERS)

@@ -42,8 +42,8 @@ const FLOORS = {
     torque: [0.93, 0.875],
     thread: [0.97, 0.96],
     count: [0.88, 0.94],
-    compound: [0.85, 0.91],
-    condition: [0.6, 0.82],
+    compound: [0.85, 0.9],
+    condition: [0.6, 0.8],
   },
 } as const;
 

@@ -8,7 +8,7 @@ import { sentenceAt } from './sentence.ts';
 export type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
 
 const COUNT = String.raw`(?:\d+(?:[.,]\d+)*(?: \d{3})*|(?:a|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred|couple|few|thousand)(?:[- ](?:of |hundred|thousand|five|dozen|couple)*)*)`;
-const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|k's|klicks?|k(?=[ ,.;\n]|$)|kilomet(?:re|er)s?|miles?|mi)\b`;
+const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|k's|klicks?|k(?=[ ,.;\n]|$)|kilomet(?:re|er)s?|miles?|mi)\b(?!\/h)`;
 const PERIOD = String.raw`(?:days?|weeks?|months?|years?|(?:operating |engine |working )?hours?|h\b|heat(?:ing)? ?cycles?|heat-?ups?|warm-?ups?|heatings?|thermal cycles?)`;
 const DAYS: ReadonlyArray<readonly [RegExp, number]> = [
   [/^day/, 1],
@@ -20,7 +20,7 @@ const DAYS: ReadonlyArray<readonly [RegExp, number]> = [
 
 /** What is done later: looked at, pulled again, greased, washed. */
 const WORK =
-  /\b(?:re-?torque[ds]?|re-?tighten(?:ed|ing)?|re-?check(?:ed)?|check(?:ed|s)?|control|inspect(?:ed|ion)?|look(?:ed)?|go(?:es)? over|over again|tighten(?:ed)?|torque|grease[ds]?|lubricate[ds]?|oil|tightness|service[ds]?|examine[ds]?|feel|wash(?:ed)?|clean(?:ed)?|replace[ds]?|renew|spray(?:ed)?|try|confirm|come back|bring|see us|again|aim(?:ed)?|adjust(?:ed)?|align(?:ed|ment)?|pump|blow|vacuum|remove|rewind|wrench|first time|second time|spanner)\b/i;
+  /\b(?:re-? ?do|nachziehen|prüfen|kontrollieren|re-?torque[ds]?|re-?tighten(?:ed|ing)?|re-?check(?:ed)?|check(?:ed|s)?|control|inspect(?:ed|ion)?|look(?:ed)?|go(?:es)? over|over again|tighten(?:ed)?|torque|grease[ds]?|lubricate[ds]?|oil|tightness|service[ds]?|examine[ds]?|feel|wash(?:ed)?|clean(?:ed)?|replace[ds]?|renew|spray(?:ed)?|try|confirm|come back|bring|see us|again|aim(?:ed)?|adjust(?:ed)?|align(?:ed|ment)?|pump|blow|vacuum|remove|rewind|wrench|first time|second time|spanner)\b/i;
 /** A time that is waited out at the work is no due date. */
 const WAITED =
   /\b(?:wait|let|allow|leave|cure[sd]?|soak|dry|idle|run(?:ning)?|cool(?:s|ed)?|set|stand|press|hold|rest)\b[^.;]*$/i;
@@ -54,7 +54,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     // `after 500 km`, `every 5,000 miles`, `within the first 50 km`, `at 100 km`, `then every 3 months`
     {
       pattern: new RegExp(
-        String.raw`\b(after|every|each|at|within|in|by|following|past|until|all|for|(?:has|have) (?:done|run|covered)|(?<!\btest )drive|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
+        String.raw`\b(after|nach|alle|every|each|at|within|in|by|following|past|until|all|for|(?:has|have) (?:done|run|covered)|(?<!\btest )drive|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
         'gi',
       ),
       make: (match) => distanceOf(match[1], match[2], match[3]),
@@ -126,6 +126,14 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       pattern:
         /(?<=\b(?:km|mi|miles?) ?(?:&|and|\+|,|then) ?(?:at |again at )?)()(\d[\d.,]*(?: \d{3})*) ?(km|mi|miles?)\b/gi,
       make: (match) => distanceOf('after', match[2], match[3]),
+    },
+    // `re-torque at first service, 1000 km`, `recheck after (500 km)`
+    {
+      pattern: new RegExp(
+        String.raw`\b(?:at (?:the )?(?:first|next) service,? |after |at )\(?(${COUNT}) ?(${DISTANCE})\)?`,
+        'gi',
+      ),
+      make: (match) => distanceOf('after', match[1], match[2]),
     },
     // A field that says its unit in its name: `retorque_km: 800`
     {

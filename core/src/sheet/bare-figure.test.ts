@@ -80,3 +80,68 @@ describe('a figure that is taken back further on', () => {
     ]);
   });
 });
+
+describe('rows with a leader', () => {
+  it('go on in the unit of their first', () =>
+    expect(
+      torques(
+        'hoop to frame ....... 1/2-13 ..... 75 ft-lbs\nshock upper ......... 50\nshock lower ......... 65 (weight on it)\n',
+      ),
+    ).toEqual(['75 lbf·ft', '50 lbf·ft ?', '65 lbf·ft ?']));
+  it('have none where only the last says one', () =>
+    expect(torques('roof bars ...... 8\nclamps ......... 4\nskid plate ..... 35 ft-lb\n')).toEqual(['35 lbf·ft']));
+});
+
+describe('a program’s own numbers and brackets', () => {
+  const card = `[10] Open tailgate. (tool: trim lever)
+[20] Position brackets L/R on rivnuts. [4x M8x20] [class 8.8]
+[30] Torque bracket screws [24 Nm] [both brackets]
+[40] Fit anti-rattle pads [M5x12, qty 6, 4 Nm] [blue locker]
+[50] Fold trim back. [check: no rattle at 30 km/h]
+[60] Recheck [30] after [500 km]`;
+  const { facts, steps } = readSheet(card);
+  it('number the steps', () => expect(steps.map(({ number }) => number)).toContain('30'));
+  it('hold what is in them', () => {
+    expect(torques(card)).toEqual(['24 N·m', '4 N·m']);
+    expect(facts.flatMap(({ value }) => (value.kind === 'count' ? [value.count] : []))).toEqual([4, 2, 6]);
+    expect(facts.flatMap(({ value }) => (value.kind === 'compound' ? [value.compound] : []))).toEqual([
+      'threadlockerMedium',
+    ]);
+  });
+  it('keep a speed from coming due', () =>
+    expect(facts.flatMap(({ value }) => (value.kind === 'aftercare' ? [value.distanceKm] : []))).toEqual([500]));
+});
+
+it('takes a bare ceiling behind a figure for its end', () => {
+  const [torque] = readSheet('Nip them up, then 19 Nm. Do not overdo it, the bar is alu, 22 is the most.').facts.filter(
+    ({ value }) => value.kind === 'torque',
+  );
+  expect(torque?.value).toMatchObject({ max: 19, limitNm: 22 });
+});
+
+it('reads the drawing office’s notes: a size in brackets, a tolerance behind the figure', () => {
+  const notes = `1. ALL DIMENSIONS IN MM. TORQUES IN N.m.
+2. FASTENERS ITEM 4 (M12x1.75x30, 10.9, 6 OFF) TO 90 +10/-0, ZONE B3.
+3. ITEM 6 SHOULDER SCREW TO SEAT BY HAND, THEN 15.
+4. RE-TORQUE AT FIRST SERVICE, 1000 KM.`;
+  const { facts } = readSheet(notes);
+  expect(facts.flatMap(({ value }) => (value.kind === 'torque' ? [[value.min, value.max]] : []))).toEqual([
+    [90, 100],
+    [15, 15],
+  ]);
+  expect(facts.flatMap(({ value }) => (value.kind === 'aftercare' ? [value.distanceKm] : []))).toEqual([1000]);
+});
+
+it('knows a German fitter’s short words', () => {
+  const { facts } = readSheet(
+    'Winde: 4x M12x40, 45 Nm, kreuzweise, mittelfest sichern\nNachziehen nach 100 km\nab Bj. 2021: Halter versetzen',
+  );
+  expect(facts.map(({ value }) => value)).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ kind: 'pattern', pattern: 'cross' }),
+      expect.objectContaining({ kind: 'compound', compound: 'threadlockerMedium' }),
+      expect.objectContaining({ kind: 'aftercare', distanceKm: 100 }),
+      expect.objectContaining({ kind: 'condition', from: 2021 }),
+    ]),
+  );
+});

@@ -16,6 +16,26 @@ export const tabled = (min: number, max: number, unit: TorqueUnit): TorqueValue 
   maxNm: toBase(max, unit),
 });
 
+/** What a bare figure may be off each way, in its own unit: `46±4`, `50 +/- 10 %`; undefined where it does not say. */
+export function spreadAt(text: string, at: number): number | undefined {
+  const [, figure, off, percent] =
+    /^(\d+(?:[.,]\d+)?)\s*(?:±|\+\/?-)\s*(\d+(?:[.,]\d+)?)( ?%)?/.exec(text.slice(at, at + 24)) ?? [];
+  if (figure === undefined || off === undefined) return undefined;
+  const [value, by] = [figure, off].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
+  return percent ? (value * by) / 100 : by;
+}
+
+/** What a bare figure may be off up and down: `35 -0/+5`. */
+export function unevenSpreadAt(text: string, at: number): { plus: number; less: number } | undefined {
+  const signs = /^\d+(?:[.,]\d+)?\s*([-+]) ?(\d+(?:[.,]\d+)?)\s*\/\s*([-+]) ?(\d+(?:[.,]\d+)?)/.exec(
+    text.slice(at, at + 28),
+  );
+  const [, one, first = '', other, second = ''] = signs ?? [];
+  if (one === undefined || one === other) return undefined;
+  const [a, b] = [first, second].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
+  return one === '+' ? { plus: a, less: b } : { plus: b, less: a };
+}
+
 /** Least figure that is taken for a torque where only an angle behind it says so. */
 const LEAST_SPOKEN = 4;
 
@@ -59,8 +79,17 @@ const CUES: readonly Cue[] = [
       /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i,
     least: LEAST_SPOKEN,
   },
-  // In digits it may be turned back before.
+  // In digits it may be turned back before, unless the sheet says its unit.
   { before: /\bthen $/i, least: LEAST_SPOKEN, figure: 'inWords' },
+  { before: /\bthen $/i, least: LEAST_SPOKEN, unit: 'ofAll' },
+  // `torque 45, locker blue`
+  { before: /\b(?:torqued?|tq) (?:is |to |of |= ?|: ?)?$/i, least: LEAST_SPOKEN, unit: 'only' },
+  // `FASTENERS ITEM 4 (M12 x 30, 6 OFF) TO 90 +10/-0`
+  {
+    before: /\b(?:fasteners?|screws?|bolts?|nuts?|studs?)\b[^.;\n]{0,16}(?:\([^)\n]*\) )?to $/i,
+    least: LEAST_SPOKEN,
+    unit: 'ofAll',
+  },
   // `our M8s get twenty three`
   { before: /\b(?:gets?|wants?|takes?) $/i, least: 10, figure: 'spoken' },
   // `bleed nipple eleven`, `wheels on one twenty` of a memo: right behind what is tightened
@@ -131,8 +160,13 @@ export function bareFigures(text: string) {
       ? { min: hundreds.value, max: hundreds.value, unit: undefined, next: hundreds.next }
       : quantityAt(tokens, at, text);
     if (!figure || figure.unit !== undefined || figure.min < cue.least || figure.max > MOST_BARE) return undefined;
-    const behind = tokens[figure.next];
-    const end = tokens[figure.next - 1]?.end ?? 0;
+    // `90 +10/-0`, `46 ± 4`
+    const uneven = unevenSpreadAt(text, token.start);
+    const even = uneven ? undefined : spreadAt(text, token.start);
+    const off = uneven ?? (even === undefined ? undefined : { plus: even, less: even });
+    const next = off ? pastSpread(tokens, figure.next, text) : figure.next;
+    const behind = tokens[next];
+    const end = tokens[next - 1]?.end ?? 0;
     if (CLASS.test(text.slice(token.start, end))) return undefined;
     const ends =
       behind === undefined ||
@@ -145,8 +179,20 @@ export function bareFigures(text: string) {
       last?.value.kind === 'torque' && token.start - last.end <= CARRIED_REACH ? last.value.unit : undefined;
     const unit = carried ?? (cue.unit === 'ofAll' ? all : cue.unit === 'only' ? only : undefined);
     if (unit === undefined) return undefined;
-    return { value: { kind: 'torque', ...tabled(figure.min, figure.max, unit) }, next: figure.next, suspect: true };
+    const [min, max] = [figure.min - (off?.less ?? 0), figure.max + (off?.plus ?? 0)];
+    return { value: { kind: 'torque', ...tabled(min, max, unit) }, next, suspect: true };
   };
+}
+
+/** The index behind the signs and figures that say what a figure may be off. */
+function pastSpread(tokens: readonly Token[], from: number, text: string): number {
+  let next = from;
+  while (
+    (tokens[next]?.kind === 'number' || /^[-+±/%]$/.test(tokens[next]?.text ?? '')) &&
+    !text.slice(tokens[next - 1]?.end, tokens[next]?.start).includes('\n')
+  )
+    next++;
+  return next;
 }
 
 /** `23 + quarter turn` of a chat: in its line's unit, or in the only one of the sheet, and doubted. */

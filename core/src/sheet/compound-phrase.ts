@@ -12,10 +12,10 @@ const phrases = (text: string): ReadonlyArray<readonly string[]> =>
     .sort((a, b) => b.length - a.length);
 
 const LOCKER = phrases(
-  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|locking paste|anti loose glue|anti loosening glue|anti loose liquid|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker|medium lock|strong lock|blue lock|red lock|high lock|blocking liquid|blocking fluid|blocking compound|thread blocking fluid|thread blocking liquid|thread blocking|thread sealing lock',
+  'mittelfest sichern|hochfest sichern|schraubensicherung|threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|locking paste|anti loose glue|anti loosening glue|anti loose liquid|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker|medium lock|strong lock|blue lock|red lock|high lock|blocking liquid|blocking fluid|blocking compound|thread blocking fluid|thread blocking liquid|thread blocking|thread sealing lock',
 );
-const HIGH = new Set(['red', 'high', 'permanent', 'strong', 'strongest']);
-const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable', 'mid', 'med']);
+const HIGH = new Set(['hochfest', 'red', 'high', 'permanent', 'strong', 'strongest']);
+const MEDIUM = new Set(['mittelfest', 'blue', 'medium', 'middle', 'removable', 'mid', 'med']);
 const LOCKER_OPENERS = openersOf(LOCKER);
 const COLOURED = new Set(['liquid', 'stuff', 'goop', 'locker', 'glue', 'compound', 'fluid', 'drop']);
 
@@ -273,6 +273,13 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
     if (kind === 'solvent' && ['is', 'are', 'the'].includes(before) && lower(tokens, at).startsWith('thinner'))
       return undefined;
     if (kind === 'paint' && ['powder', 'body', 'vehicle', 'car'].includes(before)) return undefined;
+    // `paint to be removed from the earth face`
+    if (
+      kind === 'paint' &&
+      /^(?:to|must|shall|has|is) be$/.test(`${after} ${lower(tokens, next + 1)}`) &&
+      /^(?:removed|scraped|taken)$/.test(lower(tokens, next + 2))
+    )
+      return undefined;
     // `I mark each head with paint`
     if (
       kind === 'paint' &&

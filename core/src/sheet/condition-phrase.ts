@@ -29,6 +29,15 @@ const RULES: readonly Rule[] = [
     pattern: new RegExp(`\\b${YEAR}\\s?(?:[-–—]|to|through|until)\\s?${YEAR}\\b`, 'gi'),
     years: (match) => ({ from: year(match[1]), to: year(match[2]) }),
   },
+  // `ab Bj. 2021`, `bis Baujahr 2019`
+  {
+    pattern: new RegExp(`\\b(?:ab|seit) (?:Bj\\.?|Baujahr|MJ|Modelljahr) ?${YEAR}`, 'gi'),
+    years: (match) => ({ from: year(match[1]) }),
+  },
+  {
+    pattern: new RegExp(`\\bbis (?:Bj\\.?|Baujahr|MJ|Modelljahr) ?${YEAR}`, 'gi'),
+    years: (match) => ({ to: year(match[1]) }),
+  },
   // `2016 and newer`, `2012 on`, `2014+`
   {
     pattern: new RegExp(

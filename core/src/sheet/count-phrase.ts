@@ -184,7 +184,9 @@ export function countAt(
   // `4 ea. bolts`, `2 pcs. nuts`
   if (tokens[next]?.text === '.' && tokens[next - 1]?.kind === 'word' && next > at + 1) next++;
   // `2 x M10 x 35`, `6 off M8 x 20`: the thread is all that is said of them.
-  const crossed = CROSS.has(tokens[next - 1]?.lower ?? '') || tokens[next - 1]?.lower === 'off';
+  // `8 of m10`
+  if (tokens[next]?.lower === 'of' && threadAt(tokens, next + 1)) next++;
+  const crossed = CROSS.has(tokens[next - 1]?.lower ?? '') || /^(?:off|of)$/.test(tokens[next - 1]?.lower ?? '');
   if (crossed && threadAt(tokens, next)) {
     const size = step(next);
     // `4 × M12×1.25×35 10.9`, `2 × M8 csk 6 hex`: its class, its head and its key belong to it.
@@ -416,6 +418,14 @@ export function trailingCountAt(
   // `split pin, 3.2 x 30` is a size.
   if (first !== undefined && CROSS.has(first.lower) && ends(at + 2))
     return tokens[at - 1]?.kind === 'number' ? undefined : found(tokens[at + 1], at + 2);
+  // `u bolts x4 on the rails`: a cross that touches its number counts in a sentence, too.
+  if (
+    first?.lower === 'x' &&
+    tokens[at + 1]?.start === first.end &&
+    tokens[at - 1]?.kind === 'word' &&
+    /^(?:on|in|at|for|with|through|to|into|under|per)$/.test(tokens[at + 2]?.lower ?? '')
+  )
+    return found(tokens[at + 1], at + 2);
   // `clips 8 pcs.`, `bolt (10) 4 pcs.`
   if (first?.kind === 'number' && ['pcs', 'pc', 'pieces', 'off'].includes(tokens[at + 1]?.lower ?? ''))
     return found(first, at + 2);

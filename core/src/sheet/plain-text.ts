@@ -5,6 +5,15 @@ const SPACES = /[\u00a0\u1680\u2000-\u200d\u202f\u205f\u2060\u3000\ufeff]|\ufe0f
 /** A frame drawn round a whole card: its edges, and a line between two bars with none inside. */
 const BOX_EDGE = /^[ \t]*\+[-=]{8,}\+[ \t]*$/gm;
 const BOX_LINE = /^\|([^|\n]*)\|(?=[ \t]*$)/gm;
+/** `[10] Open tailgate`: a program's numbers of steps, where there are several. */
+const NUMBER_IN_BRACKETS = /^([ \t]*)\[(\d{1,3})\](?= )/gm;
+const FEW_NUMBERS = 3;
+const bracketedNumbers = (text: string): string =>
+  (text.match(NUMBER_IN_BRACKETS)?.length ?? 0) < FEW_NUMBERS
+    ? text
+    : text.replace(NUMBER_IN_BRACKETS, (_, lead: string, number: string) => `${lead}${number}) `);
+/** `[4x M8x20]`, `[24 Nm]`: words in square brackets as in round ones; a box to tick and a time stay what they are. */
+const SQUARE_BRACKETS = /\[(?!\d{1,2}:\d\d)(?=[^\]\n]*[\p{L}\d]{2})([^[\]\n]{3,60})\]/gu;
 /** Names of fields as programs write them: `torque_nm` */
 const SNAKE = /(?<=\p{L})_(?=\p{L})/gu;
 /** Dots a unit is written with: `N∙m`, `N‧m`, `N・m`. */
@@ -38,12 +47,13 @@ const RAISED_POINT = /(?<=\d)[\u00b7\u2219\u22c5](?=\d)/g;
  * quotes and fraction strokes. Every character keeps its place, so that what is read can be shown in the sheet.
  */
 export function plainText(text: string): string {
-  return text
+  return bracketedNumbers(text)
     .replace(/(?:\d\ufe0f?\u20e3)+/g, (run) => (run.match(/\d/g) ?? []).join('').padEnd(run.length))
     .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
     .replace(HYPHENS, '-')
     .replace(SPACES, ' ')
     .replace(SNAKE, ' ')
+    .replace(SQUARE_BRACKETS, '($1)')
     .replace(UNIT_DOTS, '·')
     .replace(RAISED_POINT, '.')
     .replace(FIGURES_IN_WORD, (word) => word.replace(/(?<=\p{L})0/gu, 'o').replace(/(?<=\p{L})1/gu, 'l'))

@@ -1,6 +1,6 @@
 import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import type { Aftercare } from './aftercare-phrase.ts';
-import { bareFigures, tabled, turnWithoutUnit } from './bare-figure.ts';
+import { bareFigures, spreadAt, tabled, turnWithoutUnit, unevenSpreadAt } from './bare-figure.ts';
 import { countAt, pronounCountAt, shareAt, trailingCountAt } from './count-phrase.ts';
 import { drives } from './drive-phrase.ts';
 import type { Fact, FactValue, TorqueValue } from './fact.ts';
@@ -74,7 +74,10 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   const justSized = (place: number): boolean => {
     const last = facts.at(-1);
     return (
-      (last?.value.kind === 'thread' || last?.value.kind === 'drive') && /^[ \t]?$/.test(text.slice(last.end, place))
+      (last?.value.kind === 'thread' || last?.value.kind === 'drive') &&
+      // `M5x12, qty 6`
+      (/^[ \t]?$/.test(text.slice(last.end, place)) ||
+        (/^, $/.test(text.slice(last.end, place)) && /^qty\b/i.test(text.slice(place, place + 4))))
     );
   };
   const torqueInRow = (place: number): boolean => {
@@ -460,26 +463,6 @@ function refersByNumber(text: string): boolean {
     ([, counted = '', number]) => (NUMBER_WORDS[counted.toLowerCase()] ?? Number(counted)) !== Number(number),
   );
   return others.length > 1;
-}
-
-/** What a bare figure may be off each way, in its own unit: `46±4`, `50 +/- 10 %`; undefined where it does not say. */
-function spreadAt(text: string, at: number): number | undefined {
-  const [, figure, off, percent] =
-    /^(\d+(?:[.,]\d+)?)\s*(?:±|\+\/?-)\s*(\d+(?:[.,]\d+)?)( ?%)?/.exec(text.slice(at, at + 24)) ?? [];
-  if (figure === undefined || off === undefined) return undefined;
-  const [value, by] = [figure, off].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
-  return percent ? (value * by) / 100 : by;
-}
-
-/** What a bare figure may be off up and down: `35 -0/+5`. */
-function unevenSpreadAt(text: string, at: number): { plus: number; less: number } | undefined {
-  const signs = /^\d+(?:[.,]\d+)?\s*([-+]) ?(\d+(?:[.,]\d+)?)\s*\/\s*([-+]) ?(\d+(?:[.,]\d+)?)/.exec(
-    text.slice(at, at + 28),
-  );
-  const [, one, first = '', other, second = ''] = signs ?? [];
-  if (one === undefined || one === other) return undefined;
-  const [a, b] = [first, second].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
-  return one === '+' ? { plus: a, less: b } : { plus: b, less: a };
 }
 
 const carried = (value: number, unit: TorqueUnit): FactValue => ({ kind: 'torque', ...tabled(value, value, unit) });

@@ -17,7 +17,7 @@ export function torqueUnitOf(heading: string): TorqueUnit | undefined {
 const UNIT_WORDS = String.raw`([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})`;
 /** Says of every figure of the sheet what it is in: `everything in Nm if nothing stands behind it`. */
 const OF_ALL = new RegExp(
-  String.raw`\b(?:all|every(?:thing| figure| value| torque)?|(?:my |the |these )?(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b(?:[^.;\n\d]{0,30}?\b(?:in|are|is)\s+|(?<=\b(?:all|everything))\s+(?:torques?\s+)?)${UNIT_WORDS}`,
+  String.raw`\b(?:all|every(?:thing| figure| value| torque)?|(?:my |the |these )?(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b(?:[^.;\n\d]{0,30}?\b(?:in|are|is)\s+|(?<=\b(?:all|everything))\s+(?:torques?\s+)?)(?=${UNIT_WORDS})`,
   'gi',
 );
 
@@ -35,9 +35,12 @@ export function unitOfAll(text: string): TorqueUnit | undefined {
 
 /** Units as sheets write them behind their figures. A small one in inches stands beside foot-pounds, which are meant. */
 const WRITTEN: ReadonlyArray<readonly [TorqueUnit, RegExp]> = [
-  ['N·m', /\bN ?[·.∙*-]? ?m\b|\bnewton[ -]?met(?:re|er)s?\b/i],
+  ['N·m', /(?<!\p{L})N ?[·.∙*-]? ?m\b|\bnewton[ -]?met(?:re|er)s?\b/iu],
   ['kgf·m', /\bkgf?[ ·.-]?m\b|\bm?kp\b/i],
-  ['lbf·ft', /\b(?:ft|foot|feet)[ .·-]*(?:lbs?|lbf|pounds?|#)|\b(?:lbs?|lbf|pounds?)[ .·-]*(?:ft|foot|feet)\b/i],
+  [
+    'lbf·ft',
+    /(?<!\p{L})(?:ft|foot|feet)[ .·-]*(?:lbs?|lbf|pounds?|#)|(?<!\p{L})(?:lbs?|lbf|pounds?)[ .·-]*(?:ft|foot|feet)\b/iu,
+  ],
 ];
 
 /** The only unit a sheet gives its torques in; undefined where it has none or several. */

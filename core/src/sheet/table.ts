@@ -400,10 +400,29 @@ function figureRows(text: string): ReadonlySet<number> {
   return new Set(rows.length < few ? [] : rows);
 }
 
-/** A note that gives each joint its figure behind an arrow and says the unit only once: `-> 148 ft lb`, `-> 125`. */
-function unitOfArrows(text: string): TorqueUnit | undefined {
-  const rows = text.split('\n').filter((line) => /(?:->|→|=>)\s*\d/.test(line));
-  return rows.length < FEW_NAMED ? undefined : onlyUnit(text);
+/** A figure that ends its row's leader: `shock upper .... 50`, `UCA both ends -> 92`. */
+const LED_FIGURE = /(?:->|→|=>|\.{3,}|(?:\. ){3,})\s*\d/;
+const WITH_TORQUE = /\d\s?(?:n ?[·.]?m|(?:ft|in)[ .-]*(?:lbs?|lbf|#)|lbf?[ .-]*(?:ft|in)|kgf?[ ·.]?m)\b/i;
+/**
+ * Rows of a note that give each joint its figure behind an arrow or dots and say the unit only once, `… 148 ft lb`,
+ * `… 125`, with that unit: their first row has it, and the sheet no other.
+ */
+function ledRows(text: string): { rows: ReadonlySet<number>; unit?: TorqueUnit } {
+  const rows = new Set<number>();
+  let block: number[] = [];
+  const lines = text.split('\n');
+  const close = () => {
+    if (block.length >= FEW_NAMED && WITH_TORQUE.test(lines[block[0] ?? 0] ?? ''))
+      for (const row of block) rows.add(row);
+    block = [];
+  };
+  lines.forEach((line, row) => {
+    if (LED_FIGURE.test(line)) block.push(row);
+    // A remark in a row of its own parts no note.
+    else if (line.trim() === '' || !LED_FIGURE.test(lines[row + 1] ?? '')) close();
+  });
+  close();
+  return { rows, unit: rows.size > 0 ? onlyUnit(text) : undefined };
 }
 
 /** Where the bare figures stand of a cell that lists several joints: one in each of its clauses, none in brackets. */
@@ -443,7 +462,8 @@ export function columnSenses(
   const all = unitOfAll(text);
   const named = all ? namedFigures(text) : new Set<number>();
   const usedState = usedThreadState(text);
-  const ofRows = all ?? unitOfArrows(text);
+  const led = ledRows(text);
+  const ofRows = all ?? led.unit;
   const figured = ofRows ? figureRows(text) : new Set<number>();
   let misfits = 0;
   let offset = 0;
@@ -610,13 +630,19 @@ export function columnSenses(
       }
     });
     // A list by what is tightened, in the unit that one line gives to all.
-    if (all && read === 0 && !heading && cells.length === 2 && (/\p{L}{3}.*\.{3}/u.test(line) || named.has(row)))
-      for (const place of cells.slice(1).flatMap(bareFigures)) {
-        senses.set(place, { sense: { torque: all } });
+    if (
+      ofRows &&
+      read === 0 &&
+      !heading &&
+      cells.length > 1 &&
+      (all ? cells.length === 2 && (/\p{L}{3}.*\.{3}/u.test(line) || named.has(row)) : led.rows.has(row))
+    )
+      for (const place of cells.slice(-1).flatMap(bareFigures)) {
+        senses.set(place, { sense: { torque: ofRows } });
         read++;
       }
     const figure = read === 0 && !heading && figured.has(row) ? figureCell(cells) : undefined;
-    if (ofRows && figure) {
+    if (ofRows && figure && (all !== undefined || led.rows.has(row))) {
       senses.set(figure.start, { sense: { torque: ofRows } });
       read++;
     }

@@ -311,6 +311,18 @@ const inOneBracket = (text: string, first: Span, second: Span): boolean =>
   !/[();.\n]/.test(text.slice(first.end, second.start)) &&
   /\([^()\n]{0,60}$/.test(text.slice(Math.max(0, first.start - 61), first.start));
 
+/** `Then 19 Nm. Do not overdo it, the bar is alu, 22 is the most.`: a ceiling that leaves its unit out. */
+const BARE_CEILING =
+  /^[^\n]{0,80}?\b(\d{1,3}(?:[.,]\d)?) (?:is|being) (?:the |its |an? )?(?:(?:very|absolute|upper) )?(?:most|limit|max(?:imum)?)\b/i;
+function bareCeiling(fact: TorqueFact, text: string): number | undefined {
+  const { unit, max, maxNm, limitNm } = fact.value;
+  const [said = '', figure] = BARE_CEILING.exec(text.slice(fact.end, fact.end + 120)) ?? [];
+  // Another torque between has the ceiling.
+  if (figure === undefined || limitNm !== undefined || /\d ?(?:n·?m|ft|lb|kg)/i.test(said)) return undefined;
+  const value = Number(figure.replace(',', '.'));
+  return value > max && value < 2 * max ? (value * maxNm) / max : undefined;
+}
+
 /** `Raised from 60 Nm to 65 Nm` reads like a range, and is an old figure and a new one. */
 function raisedFrom(fact: TorqueFact, text: string): { old: Fact; now: TorqueFact } | undefined {
   const { value } = fact;
@@ -705,10 +717,14 @@ export function giveRoles(
             : fact;
     const turnedBack = stages ?? backAfterwards(fact, after);
     const again = stages ? undefined : backAndOn(fact, after);
+    const most = bareCeiling(fact, text);
     open = {
       ...doubted,
       about,
-      value: again ? { ...fact.value, ...again } : turnedBack ? { ...fact.value, stages: turnedBack } : doubted.value,
+      value: {
+        ...(again ? { ...fact.value, ...again } : turnedBack ? { ...fact.value, stages: turnedBack } : doubted.value),
+        ...(most === undefined ? {} : { limitNm: most }),
+      },
     };
     done.push(open);
     openAt = done.length - 1;

@@ -103,6 +103,8 @@ const PATTERNS: ReadonlyArray<
       ['diagonally'],
       ['diagonal', 'pattern'],
       ['in', 'an', 'x'],
+      ['kreuzweise'],
+      ['über', 'kreuz'],
       ['x', 'pattern'],
     ],
   ],

@@ -31,7 +31,7 @@ export function draftKit(
   const packing = draftPacking(drafting);
   const variants = draftVariants(drafting);
   const joints = draftJoints(drafting, packing, variants);
-  onlyThereThen(drafting);
+  onlyThereThen(drafting, joints);
   draftSteps(drafting, packing, joints, variants);
   tableAtItsStep(drafting);
   leftOverJoints(drafting);

@@ -132,6 +132,8 @@ const titled = (text: string): string | undefined => {
       /^\s*(?:if|for|on) (?:it is |you have )?(?:an? )?(?:cars?|vehicles?|models?|trucks?) (?:is |are )?(?:before|from|after|up to|until|since)(?: \d{4})?,?\s/i,
       ' ',
     )
+    // `FASTENERS ITEM 4`: a number of the drawing names no part.
+    .replace(/\bitems? (?:no\.? ?)?(?:\d{1,3}|[A-Z])\b/gi, ' ')
     // `carrier nut 19 mm`: what turns it.
     .replace(/\s\d{1,2}\s*mm[\s,]*$/i, ' ')
     // `Put the tray's screws back (6 Nm)`: what is done with it names nothing.

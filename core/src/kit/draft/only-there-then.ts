@@ -1,15 +1,28 @@
 import type { Condition } from '../condition.ts';
 import type { JointGroup } from '../kit-document.ts';
-import type { Drafting } from './drafting.ts';
+import type { Joints } from './draft-joints.ts';
+import { type Drafting, isKind, KIND_OF } from './drafting.ts';
 
 /** The question a plain condition asks; undefined for one that is put together. */
 const questionOf = (when: Condition): string | undefined => ('question' in when ? when.question : undefined);
 
 /**
  * A joint whose every figure is for something the vehicle has or is, `with a glass roof: four bolts, 32 Nm`, is only there
- * then: nothing is missing where it is not. A figure for some years alone leaves the others open, and is asked about.
+ * then: nothing is missing where it is not. A figure for some years alone leaves the others open, and is asked about,
+ * unless its sentence says what is put on those: `from 2021: move the holder, one M6, 9 Nm`.
  */
-export function onlyThereThen({ kit }: Drafting): void {
+export function onlyThereThen(drafting: Drafting, { groupOf }: Pick<Joints, 'groupOf'>): void {
+  const { kit } = drafting;
+  const countedThere = new Set(
+    [...groupOf].flatMap(([fact, group]) =>
+      drafting
+        .inStep(fact.step)
+        .filter(isKind('count'))
+        .some(({ value }) => value.item === undefined && KIND_OF[value.noun] !== undefined)
+        ? [group]
+        : [],
+    ),
+  );
   for (const group of kit.groups) {
     const stations = kit.stations.filter(({ id }) => group.stations.includes(id));
     const whens = stations[0]?.specs.map(({ when }) => when) ?? [];
@@ -18,7 +31,8 @@ export function onlyThereThen({ kit }: Drafting): void {
     if (!first || said.length < whens.length) continue;
     const question = questionOf(first);
     const plain = said.every((when) => 'is' in when && when.question === question);
-    if (question === undefined || question === 'modelYear' || !plain) continue;
+    const ofYears = question === 'modelYear' && said.length === 1 && countedThere.has(group.id);
+    if (question === undefined || (!ofYears && (question === 'modelYear' || !plain))) continue;
     // A choice of vehicles that has a figure for each leaves nothing out.
     const choices = kit.questions.find(({ id }) => id === question)?.choices?.length;
     if (choices !== undefined && said.length >= choices) continue;
