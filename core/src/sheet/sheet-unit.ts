@@ -14,7 +14,7 @@ export function torqueUnitOf(heading: string): TorqueUnit | undefined {
   return unit !== undefined && dimensionOf(unit) === 'torque' ? (unit as TorqueUnit) : undefined;
 }
 
-const UNIT_WORDS = String.raw`([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})`;
+const UNIT_WORDS = `([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})`;
 /** Says of every figure of the sheet what it is in: `everything in Nm if nothing stands behind it`. */
 const OF_ALL = new RegExp(
   String.raw`\b(?:all|every(?:thing| figure| value| torque)?|(?:my |the |these )?(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b(?:[^.;\n\d]{0,30}?\b(?:in|are|is)\s+|(?<=\b(?:all|everything))\s+(?:torques?\s+)?)(?=${UNIT_WORDS})`,

@@ -315,7 +315,7 @@ const inOneBracket = (text: string, first: Span, second: Span): boolean =>
 const BARE_CEILING =
   /^[^\n]{0,80}?\b(\d{1,3}(?:[.,]\d)?) (?:is|being) (?:the |its |an? )?(?:(?:very|absolute|upper) )?(?:most|limit|max(?:imum)?)\b/i;
 function bareCeiling(fact: TorqueFact, text: string): number | undefined {
-  const { unit, max, maxNm, limitNm } = fact.value;
+  const { max, maxNm, limitNm } = fact.value;
   const [said = '', figure] = BARE_CEILING.exec(text.slice(fact.end, fact.end + 120)) ?? [];
   // Another torque between has the ceiling.
   if (figure === undefined || limitNm !== undefined || /\d ?(?:n·?m|ft|lb|kg)/i.test(said)) return undefined;
