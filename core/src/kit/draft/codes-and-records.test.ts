@@ -92,6 +92,13 @@ describe('a joint that no step calls', () => {
     expect(pulls).toEqual(kit.groups.map(({ id }) => id));
     expect(kit.steps.map(({ text }) => text)).toContain('M6 CLIP SCREW: 80 IN-LB');
   });
+  it('snugs the bolts its letter calls, before anything is tightened', () =>
+    expect(kit.steps.slice(0, 4).map(({ phase, actions }) => [phase, actions.map(({ type }) => type).join()])).toEqual([
+      ['loose', 'apply'],
+      ['loose', 'do'],
+      ['loose', 'start,snug'],
+      ['torque', 'torque'],
+    ]));
   it('has the compound its letter is given', () =>
     expect(joints(kit).map(({ compound }) => compound)).toEqual(['antiSeize', undefined, undefined]));
   it('is released without a fault', () =>

@@ -12,7 +12,7 @@ import { onlyThereThen } from './only-there-then.ts';
 import { placeParts } from './place-parts.ts';
 import { pulledAgain } from './pulled-again.ts';
 import { rideHeightLast } from './ride-height-last.ts';
-import { startedFirst } from './started-first.ts';
+import { putTogetherFirst, startedFirst } from './started-first.ts';
 import { tableAtItsStep } from './table-at-its-step.ts';
 
 /**
@@ -37,6 +37,7 @@ export function draftKit(
   leftOverJoints(drafting);
   pulledAgain(drafting, joints);
   startedFirst(drafting);
+  putTogetherFirst(drafting);
   draftTools(drafting);
   rideHeightLast(drafting);
   compoundBefore(drafting);

@@ -14,7 +14,7 @@ import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { formRow, isTitleRow, rowNumber } from './form-row.ts';
 import { labelOf } from './joint-sentences.ts';
-import { tellingWords, timesIn } from './joint-words.ts';
+import { bareLabels, tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
 import { backInWords, goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
@@ -335,11 +335,15 @@ export function draftSteps(
         !tellingWords(label).some((word) =>
           tellingWords(reading.steps[later[0]?.step ?? -1]?.text ?? '').includes(word),
         );
+      // `Hang the wing on A studs, snug`, of a table above.
+      const ofLetter = bareLabels(step.text).flatMap((letter) => byLetter.get(letter.toUpperCase()) ?? []);
       const groups = other
         ? []
-        : ofSize.length > 0
-          ? ofSize
-          : [assembledIn.get(at) ?? next].flatMap((group) => group ?? []);
+        : ofLetter.length > 0
+          ? ofLetter
+          : ofSize.length > 0
+            ? ofSize
+            : [assembledIn.get(at) ?? next].flatMap((group) => group ?? []);
       for (const group of new Set(groups)) {
         actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
         place(stage, path);

@@ -28,3 +28,16 @@ export function startedFirst({ kit: { groups, steps } }: Drafting): void {
     step.actions = step.actions.toSpliced(place, 0, { type: 'start', group: id });
   }
 }
+
+/** What closes a sheet. */
+const CLOSES: ReadonlyArray<StepAction['type']> = ['lower', 'refit', 'reconnect', 'clear'];
+
+/**
+ * Where a table of figures stands above the steps that call them, everything below it was taken for what comes after the
+ * last figure; what stands before a torque is putting together.
+ */
+export function putTogetherFirst({ kit: { steps } }: Drafting): void {
+  const last = steps.findLastIndex(({ actions }) => actions.some(({ type }) => type === 'torque'));
+  for (const step of steps.slice(0, Math.max(0, last)))
+    if (step.phase === 'refit' && !step.actions.some(({ type }) => CLOSES.includes(type))) step.phase = 'loose';
+}
