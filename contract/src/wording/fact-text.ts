@@ -222,7 +222,7 @@ export function doubtText(doubt: Doubt): string {
     case 'mended':
       return say('Read through what looks like a scanning error.');
     case 'carried':
-      return say('Its unit stands further on, or in the heading.');
+      return say('Its unit stands elsewhere: in a heading, further on, or said once for all.');
     case 'unsaid':
       return say('Nothing in its sentence asks for it. Is it a figure to pull to?');
     case 'nearEnough':

@@ -28,6 +28,9 @@ interface Waiting {
 
 const SEPARATORS = new Set([':', '=', '-', '–', 'to', 'at', 'is', 'bolt', 'bolts', 'nut', 'nuts', '..', '.']);
 
+/** Confidence of a figure whose unit is said elsewhere in the sheet, and not in a heading over it. */
+const CARRIED = 0.7;
+
 /** `four little ones, M8`: the size behind says that they are bolts. */
 const ONES_SIZED = /^\w+ (?:\w+ )?ones?(?: each)?, M\d/;
 
@@ -335,13 +338,13 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     }
     const carriedOn = figureWithoutUnit(tokens, at, facts);
     if (carriedOn) {
-      add(carriedOn.value, spanOf(at, carriedOn.next), 0.6, about);
+      add(carriedOn.value, spanOf(at, carriedOn.next), CARRIED, about);
       at = carriedOn.next;
       continue;
     }
     const spokenTurn = turnWithoutUnit(tokens, at, text, facts);
     if (spokenTurn) {
-      add(spokenTurn.value, spanOf(at, spokenTurn.next), 0.6, about);
+      add(spokenTurn.value, spanOf(at, spokenTurn.next), CARRIED, about);
       at = spokenTurn.next;
       continue;
     }
