@@ -75,10 +75,10 @@ test('the visit of three kits by keyboard, two fitters on it at the same time', 
   await signIn(other, app, 'Tamsin Quell', '3690');
   await Promise.all([page, other].map((tablet) => tablet.goto(`${app.url}/jobs/${job}/line`)));
   await Promise.all([
-    workOnScreen(page, job, { alongside: true, shortRounds: true }),
-    workOnScreen(other, job, { alongside: true, shortRounds: true }),
+    workOnScreen(page, job, { alongside: true, shortRounds: true, onceEach: true }),
+    workOnScreen(other, job, { alongside: true, shortRounds: true, onceEach: true }),
   ]);
-  await workOnScreen(page, job, { alongside: true, shortRounds: true });
+  await workOnScreen(page, job, { alongside: true, shortRounds: true, onceEach: true });
   await other.context().close();
   await page.getByRole('link', { name: 'To Close out' }).click();
   await countTray(page);

@@ -19,7 +19,7 @@ function drafted(path: string): KitDocument {
 }
 
 /** Ways a kit is fitted that are played of each, of the many a sheet with options has. */
-const MOST_WAYS = 6;
+const MOST_WAYS = 3;
 const ways = (kit: KitDocument): Rehearsal[] =>
   combinationsToPlay(kit)
     .play.slice(0, MOST_WAYS)

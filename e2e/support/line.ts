@@ -357,6 +357,9 @@ export async function workOnScreen(
         const again =
           then && !(missFirst && CHECKS.has(then.act.action.type)) ? shapeOf({ ...now, log }, then) : undefined;
         return again !== undefined && familiar.has(again);
+      }).catch((error: unknown) => {
+        // The other fitter was at the same acts: what is left is asked anew.
+        if (!alongside) throw error;
       });
       now = await fetched(page, job, now);
       continue;

@@ -1,7 +1,7 @@
 import type { WasherHv } from '../fastener/washer-hardness.ts';
 import { washerHardnessHv } from '../fastener/washer-hardness.ts';
 import type { Station } from '../kit/kit-document.ts';
-import { lengths } from '../kit/lint/hardware-rules.ts';
+import { lengths } from '../kit/lint/length-rules.ts';
 import { type StationJoint, stationJoint, strengthOf } from '../kit/lint/station-joint.ts';
 import type { Plan, PlanStation } from '../kit/plan.ts';
 

@@ -69,9 +69,19 @@ export function atFullTorque(plan: Plan, station: PlanStation, state: StationSta
   return group?.passes[next]?.kind === 'verify' && !group.recheck;
 }
 
-/** The mark a station is drawn with. */
+const markOf = new WeakMap<StationState, { plan: Plan; station: PlanStation; mark: StationMark }>();
+
+/** The mark a station is drawn with. A press changes one of hundreds: the others are known from before. */
 export function stationMark(plan: Plan, station: PlanStation, job: JobState): StationMark {
   const state = stationState(job, station.id);
+  const known = markOf.get(state);
+  if (known?.station === station && known.plan === plan) return known.mark;
+  const mark = workedOutMark(plan, station, state);
+  markOf.set(state, { plan, station, mark });
+  return mark;
+}
+
+function workedOutMark(plan: Plan, station: PlanStation, state: StationState): StationMark {
   if (spoilingPull(state)) return 'bad';
   if (atFullTorque(plan, station, state)) {
     const verified =

@@ -1,5 +1,4 @@
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
-import { specFromPrinted } from '../kit/spec-from-printed.ts';
 import { COMPARISON_SLACK } from '../tightening/judge-pull.ts';
 import { acceptBand, type TighteningSpec } from '../tightening/kinds.ts';
 
@@ -37,10 +36,8 @@ function nearness(plan: Plan, of: PlanStation, other: PlanStation): number {
  * @param torqueNm - as it was read, N·m
  */
 export function whoseFigure(plan: Plan, station: PlanStation, torqueNm: number): WhoseFigure | undefined {
-  for (const printed of station.notThisVehicle ?? []) {
-    const read = specFromPrinted(printed);
-    if (read.ok && meets(read.value, torqueNm)) return { printed };
-  }
+  const own = station.notThisVehicle?.find(({ spec }) => meets(spec, torqueNm));
+  if (own) return { printed: own.printed };
   const [nearest] = plan.stations
     .filter((other) => other.id !== station.id && other.printed !== station.printed && meets(other.spec, torqueNm))
     .sort((a, b) => nearness(plan, station, b) - nearness(plan, station, a));

@@ -123,7 +123,7 @@ export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
   /** The other kit's joint whose figure it is, where this sheet sends to that one. */
   figureFrom?: { kit: string; station: StationId };
   /** Figures of the sheet for other vehicles at this station: shown, so that they are not taken for this one. */
-  notThisVehicle?: string[];
+  notThisVehicle?: ReadonlyArray<{ printed: string; spec: TighteningSpec }>;
   /** The second look of its group is not at this one. */
   unverified?: true;
   /** The passes of the group that this station takes part in, by index. */

@@ -229,7 +229,9 @@ function resolveStation(resolving: Resolving, station: Station, groupId: string)
   const others =
     specs.length < 2
       ? []
-      : [...new Set(specs.map(({ printed }) => printed))].filter((text) => text !== chosen.spec.printed);
+      : [...new Map(specs.map(({ printed, spec }) => [printed, { printed, spec }])).values()].filter(
+          ({ printed }) => printed !== chosen.spec.printed,
+        );
   // Field by field: a visit has thousands of stations and is resolved anew with every answer.
   return {
     id: station.id,

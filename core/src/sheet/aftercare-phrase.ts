@@ -258,6 +258,8 @@ export function aftercares(text: string): Array<{ start: number; end: number; va
       if (!distance && WAITED.test(before.slice(-40))) continue;
       const heads = before.trim() === '' && /^\s*:/.test(text.slice(end));
       if (!distance && value.repeats === false && !heads && !WORK.test(around)) continue;
+      // `What did you find after a year?`
+      if (value.event !== undefined && /\?/.test(text.slice(start, end + 1))) continue;
       if (value.event !== undefined && !WORK.test(around) && !LATER.test(around)) continue;
       if (/^(?:in|for|at|by)$/i.test(match[1] ?? '') && !WORK.test(around)) continue;
       taken.take({ start, end }, found.length);

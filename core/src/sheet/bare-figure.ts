@@ -100,6 +100,8 @@ const CUES: readonly Cue[] = [
     figure: 'spoken',
     goesOn: /^(?:in|on|and|each|then|all)$/,
   },
+  // `three wheel nuts, a hundred and twenty, dry`
+  { before: /\b(?:bolts?|nuts?|screws?|studs?), $/i, least: 12, figure: 'inWords', unit: 'only' },
   // `four little ones, M8, twenty four`: behind the size, as it is said
   { before: /\bM\d{1,2}s?, $/, least: 10, figure: 'inWords', unit: 'only' },
   // `then let it down and go to 75` of a sheet that says its unit once for all

@@ -84,6 +84,6 @@ pos  joint                        thread    torque
     const [, turned] = readSheet('v-band clamp 12 Nm.\nstuds 23 + quarter turn.').facts.filter(
       ({ value }) => value.kind === 'torque',
     );
-    expect(turned).toMatchObject({ value: { max: 23, unit: 'N·m', angleDeg: 90 }, confidence: 0.6 });
+    expect(turned).toMatchObject({ value: { max: 23, unit: 'N·m', angleDeg: 90 }, confidence: 0.7 });
   });
 });

@@ -89,7 +89,7 @@ describe('what a sheet says in its own words', () => {
       "They get forty-five newton metres, no sorry, that's the old ones, these are fifty-two.",
     );
     expect(facts.filter(({ value }) => value.kind === 'torque')).toMatchObject([
-      { value: { max: 52, unit: 'N·m' }, confidence: 0.6 },
+      { value: { max: 52, unit: 'N·m' }, confidence: 0.7 },
     ]);
   });
   it('stages in words', () =>

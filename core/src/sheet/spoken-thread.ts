@@ -232,8 +232,9 @@ function spokenMetricAt(tokens: readonly Token[], at: number, source: string): P
   const long = tokens[size.next]?.lower === 'by' ? quantityAt(tokens, size.next + 1, source) : undefined;
   const length = long && (long.unit === undefined || long.unit === 'mm') ? long : undefined;
   const fine = finePitch(tokens, length?.next ?? size.next, nominal);
-  // In figures, a plain callout is read for itself.
-  if (written && !fine) return undefined;
+  // In figures, a plain callout is read for itself; `M12 by thirty five` is half said.
+  const half = length !== undefined && tokens[size.next + 1]?.kind === 'word';
+  if (written && !fine && !half) return undefined;
   return {
     value: {
       kind: 'thread',

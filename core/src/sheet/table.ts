@@ -6,7 +6,15 @@ import { type ThreadState, threadStateOf, usedThreadState } from './thread-state
 import { misreadNumber, type Span } from './token.ts';
 
 /** What a column says of what is in it: a torque in a unit, a count (of each side), a tool's size, an old value, or only a label. */
-export type ColumnSense = { torque: TorqueUnit } | 'count' | 'countPerSide' | 'label' | 'drive' | 'length' | 'old';
+export type ColumnSense =
+  | { torque: TorqueUnit }
+  | 'count'
+  | 'countPerSide'
+  | 'label'
+  | 'drive'
+  | 'length'
+  | 'old'
+  | 'others';
 
 /** A cell of a table's row. */
 export interface Cell {
@@ -70,7 +78,11 @@ export const NOW = /^(?:valid|now|new|current|from now|today|revised|corrected|a
 /** A column of an earlier print, where one of today stands beside it. */
 const EARLIER = /^(?:first|original|initial|earlier|issue|rev(?:ision)?|edition|version|print)\b/i;
 
+/** `Kit theirs (coil)`: what stands below is of another kit. */
+const OTHERS = /\b(?:theirs|competitors?'?s?|other (?:makers?|brands?|makes?|kits?))\b/i;
+
 function senseOf(heading: string): ColumnSense | undefined {
+  if (OTHERS.test(heading)) return 'others';
   if (OLD.test(heading)) return 'old';
   if (/\d/.test(heading)) return undefined;
   const torque = torqueUnitOf(heading);
@@ -600,7 +612,7 @@ export function columnSenses(
         return;
       }
       if (counting && typeof sense === 'object') return;
-      if (sense === 'old' && cell.text !== '' && !kept)
+      if ((sense === 'others' || (sense === 'old' && !kept)) && cell.text !== '')
         outdated.push({ start: cell.start, end: cell.start + cell.text.length });
       if (sense === 'drive' && DRIVE_CELL.test(cell.text)) senses.set(cell.start, { sense });
       const ceiling = CEILING_CELL.exec(cell.text);
@@ -620,7 +632,7 @@ export function columnSenses(
       }
       if (!PLAIN_NUMBER.test(cell.text)) return;
       if (sense === 'length' && /^\d{1,3}(?:[.,]\d)?$/.test(cell.text)) senses.set(cell.start, { sense });
-      if (sense !== undefined && sense !== 'old' && sense !== 'drive' && sense !== 'length') {
+      if (sense !== undefined && sense !== 'old' && sense !== 'others' && sense !== 'drive' && sense !== 'length') {
         const model = heading && column !== undefined ? modelOf(heading, column) : undefined;
         senses.set(cell.start, { sense, ...(model === undefined ? {} : { model }) });
         read++;

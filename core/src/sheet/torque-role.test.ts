@@ -201,3 +201,20 @@ describe('stages and turns', () => {
       pair: { max: 26, unit: 'lbf·ft', agrees: true },
     }));
 });
+
+describe('figures of a test, a comparison, and of other parts', () => {
+  const roles = (text: string) =>
+    readSheet(text).facts.flatMap(({ value, printed }) =>
+      value.kind === 'torque' ? [printed] : value.kind === 'torqueAside' ? [`not ${printed}`] : [],
+    );
+  it.each([
+    ['The specimen was held by six bolts M12, 10.9, tightened to 100 Nm.', ['not 100 Nm']],
+    ['The bolts were tightened to 100 Nm for the test. For fitting we ask for 92 Nm.', ['not 100 Nm', '92 Nm']],
+    ['The hand brake moment was 35 Nm. Bracket bolts 24 Nm.', ['not 35 Nm', '24 Nm']],
+    ['M10 nuts 46 Nm. A note: 55 Nm is for the older 12.9 studs.', ['46 Nm', 'not 55 Nm']],
+    [
+      'Kit ours (spacer) | Kit theirs (coil)\ntop nuts M10, 46 Nm | top nuts M10, 40 Nm\nno arm bolts | arm bolt M14, 150 Nm\n',
+      ['46 Nm', 'not 40 Nm', 'not 150 Nm'],
+    ],
+  ])('%s', (text, expected) => expect(roles(text)).toEqual(expected));
+});

@@ -70,9 +70,15 @@ const IS_OFF =
 /** `150 Nm is what an old leaflet gave`, `… has nothing to do with us`. */
 const WAS_GIVEN =
   /^,? ?(?:is|was|were|are) what (?:an?|the|some|their|my)\b[^.;]{0,40}\b(?:gave|said|had|used|wrote|printed|told)\b|^[^.;]{0,60}\bnothing to do with (?:us|this|our|it)\b/;
+/** `55 Nm is for the older 12.9 studs` */
+const FOR_THE_OLDER =
+  /^,? (?:is|was|were|are) (?:only )?for (?:the |an? |those )?(?:older|old|previous|former|earlier|other|first)\b/;
 const DID_NOT_DO =
   /^,? ?(?:which|that|and (?:that|it)) (?:was|were|proved|turned out) (?:to be )?(?:far |much |a bit )?too (?:little|low|much|high|tight|loose|weak)\b/;
 
+/** Right behind a figure: it was so for a trial. */
+const FOR_A_TRIAL =
+  /^ (?:for|in|during|on) (?:the|this|our|that|each) (?:tests?|trials?|measurements?|demonstration|photos?|first (?:tests?|trials?))\b/;
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
   // `Nothing on this tent is tighter than 15 Nm.`
@@ -88,7 +94,7 @@ const OTHERS_BEFORE = [
   /\b(?:mine|ours)\b (?:up to|went|goes|go|was|is|were|took|snapped|needed|only|down to)\b[^.;,]{0,16}$/,
   /\b(?:some|others|many|most) (?:say|go|use|swear|people|folks?|shops?|fitters?)\b[^.;,]{0,16}$/,
   /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
-  /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|loosening|undoing|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
+  /\b(?:(?:hand|parking|foot) ?brake|brake|braking|steering|cranking|pedal|engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|loosening|undoing|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
   /\b(?:turning|rotating|rolling|running|friction|sliding) (?:resistance|drag)\b[^.;]{0,80}$/,
   // `reads +2 Nm at 130`: how far a wrench is out.
   /\b(?:reads?|reading|shows?|off|out)\b[^.;,]{0,10}[+-] ?$/,
@@ -140,7 +146,7 @@ const TURNED_BY = /\btorque (?:on|at|of) the (?:steering wheel|crank|hub|shaft|p
 /** One of several that were measured: `measured: 38, 42 and 61 Nm`. */
 /** Of what was tried: `specimen 2 at 121 N·m`. */
 const SPECIMEN =
-  /\b(?:specimens?|test pieces?|test (?:bolts?|nuts?|joints?)|prototypes?|samples? (?:no\.? ?)?\d)\b[^.;]{0,120}$/;
+  /\b(?:specimens?|test pieces?|test (?:bolts?|nuts?|joints?)|prototypes?|samples? (?:no\.? ?)?\d)\b(?:[^.;]|\.\d){0,120}$/;
 const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
 /** Said behind a figure. */
 const OTHERS_AFTER = [
@@ -242,12 +248,14 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   )
     return 'other';
   if (ELSEWHERE.test(after.slice(0, 70))) return 'other';
+  if (FOR_A_TRIAL.test(after)) return 'other';
   if (OTHERS_AFTER.some((words) => words.test(after.slice(0, 110)))) return 'other';
   // The clause before a comma speaks of one figure; past it another may be given.
   if (MEASURED_LIST.test(before) || SPECIMEN.test(before) || DRAG.test(before) || TURNED_BY.test(before))
     return 'other';
   if (SAME_FIGURE.test(clause) && HAS_FIGURE.test(before)) return 'other';
   if (OTHERS_BEFORE.some((words) => words.test(clause))) return 'other';
+  if (FOR_THE_OLDER.test(after)) return 'superseded';
   if (askedTorque(before, after) === 'told') return 'other';
   if (ceiling) return 'ceiling';
   if (FLOOR_BEFORE.test(before) || FLOOR_AFTER.test(after)) return 'floor';

@@ -173,7 +173,8 @@ export function BoltMap({ group, stations, marks, next, path = [], call, notes, 
       {drawn.map((station, index) => (
         <MapStation
           key={station.id}
-          place={say('{place} of {count}', { place: index + 1, count: drawn.length })}
+          place={index + 1}
+          count={drawn.length}
           station={station}
           mark={marks.get(station.id) ?? 'empty'}
           next={station.id === next}
@@ -189,7 +190,8 @@ export function BoltMap({ group, stations, marks, next, path = [], call, notes, 
 /** One station on the map. */
 const MapStation = memo(function MapStation({
   station,
-  place,
+  place: index,
+  count,
   mark,
   next,
   note,
@@ -197,14 +199,17 @@ const MapStation = memo(function MapStation({
   onPress,
 }: {
   station: PlanStation;
-  /** Where it stands among the others, for who hears the map: `4 of 8`. */
-  place: string;
+  /** Where it stands among the others, from 1. */
+  place: number;
+  count: number;
   mark: StationMark;
   next: boolean;
   note?: string;
   unit: number;
   onPress?: (id: string) => void;
 }) {
+  // Said here and not by the map: of hundreds of stations only those are worded anew that changed.
+  const place = say('{place} of {count}', { place: index, count });
   const state = `${MARK_TEXT[mark]}${next ? say(', next') : ''}${note ? `, ${note}` : ''}`;
   const content = (
     <g transform={`translate(${station.xMm} ${station.yMm}) scale(${unit})`}>

@@ -2,17 +2,8 @@ import { answerSpace, variants } from '../answer-space.ts';
 import { sidesAsConditions } from '../bought-sides.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { Finding, Severity } from './finding.ts';
-import {
-  bushes,
-  compounds,
-  driveSizes,
-  figureBases,
-  holes,
-  lengths,
-  oneUse,
-  votes,
-  washers,
-} from './hardware-rules.ts';
+import { bushes, compounds, driveSizes, figureBases, holes, oneUse, votes, washers } from './hardware-rules.ts';
+import { lengths } from './length-rules.ts';
 import { measuredLimits, oddQuantities, refitsScrapped, strayThreads, thousandsCommas } from './measure-rules.ts';
 import { names } from './name-rules.ts';
 import { orders } from './order-rules.ts';

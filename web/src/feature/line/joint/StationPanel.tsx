@@ -114,7 +114,9 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       )}
       {station.notThisVehicle && (
         <p className="mt-1 text-sm text-ink-2">
-          {tell('Not for this vehicle: {notThisVehicle}.', { notThisVehicle: station.notThisVehicle.join(', ') })}
+          {tell('Not for this vehicle: {notThisVehicle}.', {
+            notThisVehicle: station.notThisVehicle.map(({ printed }) => printed).join(', '),
+          })}
         </p>
       )}
       {state.visit.figures[station.id] && (
