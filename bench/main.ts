@@ -200,7 +200,7 @@ rows.push({ what: 'calendar of 5,000 due items written', figure: `${measureCalen
 
 // A line opens with a joint or with another act; the larger of the two counts.
 const firstLoad = ['src/feature/line/joint/JointAct.tsx', 'src/feature/line/ActScreen.tsx'].map((screen) =>
-  firstLoadKb(['src/job/JobShell.tsx', 'src/feature/line/Line.tsx', screen]),
+  firstLoadKb(['src/app/start.tsx', 'src/job/JobShell.tsx', 'src/feature/line/Line.tsx', screen]),
 );
 rows.push({
   what: 'first-load JavaScript of the line, gzipped',
