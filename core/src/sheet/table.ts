@@ -109,9 +109,9 @@ const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{
 
 const PLAIN_NUMBER =
   /^\d+(?:[.,]\d+)?(?:\s*[-+] ?\d+(?:[.,]\d+)?\s*\/\s*[-+] ?\d+(?:[.,]\d+)?|\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
-/** `max. 8`, `≤ 12`: a ceiling in a cell; the figure is its first group. */
 /** `M12 95`: a size and its figure in one cell; the figure is its last group. */
 const SIZED_CELL = /^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?)?,? +(\d{1,3}(?:[.,]\d)?)$/i;
+/** `max. 8`, `≤ 12`: a ceiling in a cell; its figure stands behind. */
 const CEILING_CELL = /^(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?(?=\d+(?:[.,]\d+)?$)/i;
 /** A cell of today's values that leaves the old one as it was. */
 const AS_BEFORE = /^(?:unchanged|no change|as before|(?:the )?same|stays|remains|idem|ditto|=|→)\.?$/i;

@@ -1,5 +1,6 @@
 import type { Fact } from '../../sheet/fact.ts';
 import type { SheetReading } from '../../sheet/read-sheet.ts';
+import { againInWords } from './again-in-words.ts';
 import { compoundBefore } from './compound-before.ts';
 import { draftJoints } from './draft-joints.ts';
 import { draftPacking } from './draft-packing.ts';
@@ -10,7 +11,6 @@ import { type Draft, startDrafting } from './drafting.ts';
 import { leftOverJoints } from './left-over-joints.ts';
 import { onlyThereThen } from './only-there-then.ts';
 import { placeParts } from './place-parts.ts';
-import { pulledAgain } from './pulled-again.ts';
 import { rideHeightLast } from './ride-height-last.ts';
 import { putTogetherFirst, startedFirst } from './started-first.ts';
 import { tableAtItsStep } from './table-at-its-step.ts';
@@ -35,7 +35,7 @@ export function draftKit(
   draftSteps(drafting, packing, joints, variants);
   tableAtItsStep(drafting);
   leftOverJoints(drafting);
-  pulledAgain(drafting, joints);
+  againInWords(drafting, joints);
   startedFirst(drafting);
   putTogetherFirst(drafting);
   draftTools(drafting);

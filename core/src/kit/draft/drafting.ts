@@ -4,6 +4,7 @@ import type { SheetReading } from '../../sheet/read-sheet.ts';
 import { blankKit } from '../blank-kit.ts';
 import type { Item, KitDocument } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
+import type { StepAction } from '../step-action.ts';
 import { laidOut } from './laid-out.ts';
 
 /** Something the draft has that the sheet does not say in so many words. */
@@ -58,6 +59,9 @@ export const clip = (text: string, most: number): string => {
 /** The fact that stands nearest to another in the sheet. */
 export const nearest = <F extends Fact>(list: readonly F[], to: Fact): F | undefined =>
   [...list].sort((a, b) => Math.abs(a.start - to.start) - Math.abs(b.start - to.start))[0];
+
+/** What closes a sheet: before it the joints are tight. */
+export const CLOSES: ReadonlySet<StepAction['type']> = new Set(['lower', 'refit', 'reconnect']);
 
 /** What a noun of a sheet is on a packing list; anything else is a part. */
 export const KIND_OF: Record<string, ItemKind> = {

@@ -1,8 +1,4 @@
-import type { StepAction } from '../step-action.ts';
-import { clip, type Drafting } from './drafting.ts';
-
-/** What closes a sheet: before it the joints are tight. */
-const CLOSES = new Set<StepAction['type']>(['lower', 'refit', 'reconnect']);
+import { CLOSES, clip, type Drafting } from './drafting.ts';
 
 /**
  * A joint that no step of the sheet tightens is tightened all the same, in a step of its own behind the others: `D` of a

@@ -1,5 +1,5 @@
 import type { StepAction } from '../step-action.ts';
-import type { Drafting } from './drafting.ts';
+import { CLOSES, clip, type Drafting } from './drafting.ts';
 
 const does = (types: ReadonlyArray<StepAction['type']>, group: string) => (action: StepAction) =>
   types.includes(action.type) && 'group' in action && action.group === group;
@@ -22,15 +22,12 @@ export function startedFirst({ kit: { groups, steps } }: Drafting): void {
     for (const later of steps.slice(first)) {
       const rest = later.actions.filter((action) => !starts(action));
       if (rest.length < later.actions.length)
-        later.actions = rest.length > 0 ? rest : [{ type: 'do', text: later.text.slice(0, 500) }];
+        later.actions = rest.length > 0 ? rest : [{ type: 'do', text: clip(later.text, 500) }];
     }
     const place = step.actions.findIndex(tightens);
     step.actions = step.actions.toSpliced(place, 0, { type: 'start', group: id });
   }
 }
-
-/** What closes a sheet. */
-const CLOSES: ReadonlyArray<StepAction['type']> = ['lower', 'refit', 'reconnect', 'clear'];
 
 /**
  * Where a table of figures stands above the steps that call them, everything below it was taken for what comes after the
@@ -39,5 +36,6 @@ const CLOSES: ReadonlyArray<StepAction['type']> = ['lower', 'refit', 'reconnect'
 export function putTogetherFirst({ kit: { steps } }: Drafting): void {
   const last = steps.findLastIndex(({ actions }) => actions.some(({ type }) => type === 'torque'));
   for (const step of steps.slice(0, Math.max(0, last)))
-    if (step.phase === 'refit' && !step.actions.some(({ type }) => CLOSES.includes(type))) step.phase = 'loose';
+    if (step.phase === 'refit' && !step.actions.some(({ type }) => CLOSES.has(type) || type === 'clear'))
+      step.phase = 'loose';
 }

@@ -1,14 +1,12 @@
 import type { Step } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
-import type { Drafting } from './drafting.ts';
+import { CLOSES, type Drafting } from './drafting.ts';
 
 /** `Tighten by the table, chassis first`, `Tighten: plate, winch, bracket`: where a table's figures are pulled. */
 const TIGHTENS = /\b(?:tighten|torque|pull)\b/i;
 const BY_THE_TABLE = /\b(?:table|chart|list|matrix|data|above|below|figures?|values?)\b|:\s*\p{L}/iu;
 /** `four M12 from the front, finger tight`: the bolts of that size are started. */
 const BY_HAND = /\b(?:by hand|finger[- ]tight|hand[- ]tight|finger tight|loosely|loose)\b/i;
-/** What closes a sheet: before it the joints are tight. */
-const CLOSES = new Set<StepAction['type']>(['lower', 'refit', 'reconnect']);
 const OF_JOINTS = new Set<StepAction['type']>(['start', 'snug', 'torque', 'apply', 'verify']);
 /** Fewer steps behind a table are no sheet that works by it. */
 const FEW = 3;

@@ -5,13 +5,11 @@ import { HEAD_STANDARDS, type HeadStandard, headDimension, isNut, listedHeads } 
 import { allThreads, identifyThread, toolContradictions, WIDTH_TOLERANCE_MM } from '../../fastener/identify.ts';
 import { tapDrill } from '../../fastener/tap-drill.ts';
 import { acceptBand, stretches } from '../../tightening/kinds.ts';
-import type { Item, KitDocument } from '../kit-document.ts';
+import type { KitDocument } from '../kit-document.ts';
 import { basisMadeBy } from '../printed-spec.ts';
 import { type Finding, finding } from './finding.ts';
+import { lineOf, round } from './length-rules.ts';
 import type { StationJoint } from './station-joint.ts';
-
-const round = (value: number): number => Math.round(value * 10) / 10;
-const lineOf = (item: Item): string => `${item.line} ${item.name}`;
 
 /** Rule 3: a bolt called by its socket, a drive that no standard gives the thread, two sizes for one head. */
 export function driveSizes(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {

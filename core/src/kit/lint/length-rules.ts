@@ -3,8 +3,10 @@ import type { Item } from '../kit-document.ts';
 import { type Finding, finding } from './finding.ts';
 import { engagementMm, nutHeightMm, type StationJoint, strengthOf } from './station-joint.ts';
 
-const round = (value: number): number => Math.round(value * 10) / 10;
-const lineOf = (item: Item): string => `${item.line} ${item.name}`;
+/** To a tenth, as the lint says lengths and torques. */
+export const round = (value: number): number => Math.round(value * 10) / 10;
+/** A line of the packing list by its number and name. */
+export const lineOf = (item: Item): string => `${item.line} ${item.name}`;
 
 /** Rule 8: the bolt's length against its stack. */
 export function lengths(joints: readonly StationJoint[]): Finding[] {

@@ -15,7 +15,7 @@ const NOT_NOW =
  * A step that has a joint pulled once more and does not print its figure again pulls that joint: the one that is
  * tightened before it and shares its words, where there is only one.
  */
-export function pulledAgain({ kit }: Drafting, { words }: Pick<Joints, 'words'>): void {
+export function againInWords({ kit }: Drafting, { words }: Pick<Joints, 'words'>): void {
   const done = new Set<string>();
   for (const step of kit.steps) {
     const pulls = step.actions.flatMap((action) => (action.type === 'torque' ? [action.group] : []));
