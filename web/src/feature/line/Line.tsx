@@ -27,6 +27,17 @@ const JointAct = lazy(jointAct);
 /** Reads the plan of the day: fetched for steps that take two. */
 const SecondHands = lazy(() => import('./SecondHands.tsx'));
 
+const PlanAhead = lazy(() => import('./PlanAhead.tsx'));
+
+/** How many open steps ahead one that takes two is planned for. */
+const AHEAD = 6;
+/** Whether a step that takes two comes soon. */
+const takesTwoSoon = ({ line: { steps }, progress }: LineInHand): boolean =>
+  steps
+    .filter(({ id }) => !progress.steps.has(id))
+    .slice(0, AHEAD)
+    .some(({ step }) => (step.people ?? 1) > 1);
+
 /** The joint group or the act itself: another one starts with a fresh screen. */
 const sameScreen = (act: LineAct): string =>
   lineKind(act.action).byStations && 'group' in act.action ? `${act.action.group}` : act.id;
@@ -61,6 +72,11 @@ export default function Line() {
       {hears && (
         <Suspense fallback={null}>
           <HeardStrip />
+        </Suspense>
+      )}
+      {takesTwoSoon(line) && (
+        <Suspense fallback={null}>
+          <PlanAhead />
         </Suspense>
       )}
       <button

@@ -34,7 +34,8 @@ export default function SecondHands(props: { line: LineInHand; step: LineStep; c
 
 function WithPlan({ line, step, children }: { line: LineInHand; step: LineStep; children: ReactNode }) {
   const { document, plan: work, state, person } = line;
-  const planned = useFirstPlan();
+  const first = useFirstPlan();
+  const planned = first === 'none' ? undefined : first;
   // Begun by whoever, or let through once: nothing is put in its way any more.
   const [open, setOpen] = useState(() => stepHolder(work, state, step) !== undefined);
   const hand = planned ? handAt(planned.day, planned.plan, document.id, person) : undefined;
@@ -42,7 +43,8 @@ function WithPlan({ line, step, children }: { line: LineInHand; step: LineStep; 
   const waits = planned?.day.jobs
     .find(({ id }) => id === document.id)
     ?.work.steps.some((one) => one.step === step.id && !one.free);
-  const free = hand !== undefined && (hand.freeAtMs === undefined || waits === true);
+  // A plan whose facts contradict each other says nothing of who is free, and keeps nobody waiting.
+  const free = first === 'none' || (hand !== undefined && (hand.freeAtMs === undefined || waits === true));
   useEffect(() => {
     if (free) setOpen(true);
   }, [free]);

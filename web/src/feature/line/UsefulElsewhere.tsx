@@ -21,7 +21,7 @@ export default function UsefulElsewhere(props: { job: string; person: string }) 
 
 function ByPlan(props: { job: string; person: string }) {
   const planned = useFirstPlan();
-  return planned ? <Elsewhere {...planned} {...props} /> : null;
+  return planned && planned !== 'none' ? <Elsewhere {...planned} {...props} /> : null;
 }
 
 export function Elsewhere(props: { day: DayDocument; plan: DayPlan; job: string; person: string }) {
