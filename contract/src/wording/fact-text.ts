@@ -223,6 +223,8 @@ export function doubtText(doubt: Doubt): string {
       return say('Read through what looks like a scanning error.');
     case 'carried':
       return say('Its unit stands elsewhere: in a heading, further on, or said once for all.');
+    case 'noUnit':
+      return say('No unit stands on this sheet: newton metres are assumed, for its threads are metric. Ask the maker.');
     case 'unsaid':
       return say('Nothing in its sentence asks for it. Is it a figure to pull to?');
     case 'nearEnough':

@@ -54,7 +54,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     // `after 500 km`, `every 5,000 miles`, `within the first 50 km`, `at 100 km`, `then every 3 months`
     {
       pattern: new RegExp(
-        String.raw`\b(after|nach|alle|every|each|at|within|in|by|following|past|until|all|for|(?:has|have) (?:done|run|covered)|(?<!\btest )drive|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
+        String.raw`(?:\b(after|nach|alle|every|each|at|within|in|by|following|past|until|all|for|after driving|after towing|(?:has|have) (?:done|run|covered)|(?<!\btest )drive|(?<=\b(?:revise|review|control|check) )to)\b|@)(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
         'gi',
       ),
       make: (match) => distanceOf(match[1], match[2], match[3]),
@@ -116,6 +116,11 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       ),
       make: (match) => distanceOf('after', match[2], match[3]),
     },
+    // `Next day: all bolts again`
+    {
+      pattern: /\b(?:the )?(?:next|following) (?:day|morning)\b(?=[:,])|\bthe day after\b/gi,
+      make: () => ({ days: 1, repeats: false }),
+    },
     // `when it has done a week's work`
     {
       pattern: /\b()(a|one|two|three|\d{1,2}) (week|month)s?(?:'s?) (?:work|use|driving)\b/gi,
@@ -144,9 +149,15 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     // `Recheck wheel bolts 50 km.`
     {
       pattern: new RegExp(
-        String.raw`(?<=\b(?:re-?check|re-?torque|re-?tighten|check) (?:[\w-]+ ){0,4})()(${COUNT}) ?(${DISTANCE})(?=[.;,)]|\s*$)`,
+        String.raw`(?<=\b(?:re-?check|re-?torque|re-?tighten|re-?tq|check|lugs?|wheel (?:nuts|bolts)) (?:[\w-]+ ){0,4})()(${COUNT}) ?(${DISTANCE})(?=[.;,)+]| \\+|\s*$)`,
         'gim',
       ),
+      make: (match) => distanceOf('after', match[2], match[3]),
+    },
+    // `retq 100 mi + 500 mi`: the first of two
+    {
+      pattern:
+        /(?<=\b(?:re-?check|re-?torque|re-?tighten|re-?tq|check) (?:[\w-]+ ){0,4})()(\d[\d.]*) ?(km|mi|miles)\b(?= ?(?:\+|&|and) ?\d)/gi,
       make: (match) => distanceOf('after', match[2], match[3]),
     },
     // `Return visit: 200 km or two weeks`
@@ -172,6 +183,10 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       pattern:
         /\b(?:again )?after (?:each|every|any|the first|the next|a|an|wading|beach|circuit|deep|hard|heavy|long|off-?road|winching|towing|salt)(?: |-)?[^.;:,|\n()]{0,44}/gi,
       make: (match) => ({ event: match[0], repeats: !/\bfirst\b|\bnext\b/i.test(match[0]) }),
+    },
+    {
+      pattern: /\b(?:at|with) the first (?:oil change|service|tyre change|tire change|inspection|wash)\b/gi,
+      make: (match) => ({ event: match[0], repeats: false }),
     },
     {
       pattern: /\bafter (?:wading|winching|towing|washing|beach driving|off-?roading)\b/gi,

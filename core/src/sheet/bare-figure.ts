@@ -63,11 +63,16 @@ interface Cue {
   figure?: 'inWords' | 'spoken';
   /** Words it may go on with in its clause; else it ends there. */
   goesOn?: RegExp;
-  /** The unit may stand anywhere in the sheet; else that of a torque said shortly before is carried over. */
-  unit?: 'ofAll' | 'only';
+  /**
+   * The unit may stand anywhere in the sheet; `none`: it stands nowhere, and is assumed; else that of a torque said shortly
+   * before is carried over.
+   */
+  unit?: 'ofAll' | 'only' | 'none';
 }
 
 const CUES: readonly Cue[] = [
+  // `and they get a hundred and ten`, far behind the figure that has its unit
+  { before: /\b(?:they|those|these) (?:get|gets|want|take) $/i, least: 10, figure: 'spoken', unit: 'only' },
   // `these are fifty-two`, `then it's ninety-five`
   {
     before: /\b(?:(?:these|those|they) (?:are|get|want|go to)|(?:they|these)'re|(?:it|that)(?:'s| is| gets)) $/i,
@@ -92,6 +97,14 @@ const CUES: readonly Cue[] = [
   },
   // `our M8s get twenty three`
   { before: /\b(?:gets?|wants?|takes?) $/i, least: 10, figure: 'spoken' },
+  // `wheels one hundred and twenty crosswise`
+  {
+    before: /\bwheels? $/i,
+    least: 60,
+    figure: 'spoken',
+    unit: 'only',
+    goesOn: /^(?:crosswise|cross|star|in|dry|each|all)$/,
+  },
   // `bleed nipple eleven`, `wheels on one twenty` of a memo: right behind what is tightened
   {
     before:
@@ -127,6 +140,8 @@ const CUES: readonly Cue[] = [
     least: LEAST_SPOKEN,
     unit: 'ofAll',
   },
+  // `top M10 → 45` of a note that has no unit at all: a metric thread's is assumed to be in newton metres
+  { before: /\bM\d{1,2}\b[^\d\n]{0,10}?(?:→|->|=>|=|: )\s*$/, least: LEAST_SPOKEN, unit: 'none', goesOn: /./ },
   // `on the socket screws, 30, 8 mm hex`; a small one counts them
   { before: /\b(?:bolts?|nuts?|screws?|studs?|clamps?)(?: each)?, $/i, least: 12, unit: 'ofAll' },
 ];
@@ -144,6 +159,7 @@ const CLASS = /^\d{1,2}\.[689]$/;
 export function bareFigures(text: string) {
   const all = unitOfAll(text);
   const only = all ?? onlyUnit(text);
+  const nowhere = all === undefined && !METRIC_UNIT.test(text) && !INCH_UNIT.test(text) && !/\bkgf?\b/i.test(text);
   return (tokens: readonly Token[], at: number, facts: readonly Fact[]): Phrase | undefined => {
     const token = tokens[at];
     if (!token || (token.kind !== 'number' && token.kind !== 'word')) return undefined;
@@ -154,6 +170,7 @@ export function bareFigures(text: string) {
         (figure === undefined || (inWords && (figure === 'inWords' || isSpoken(text)))) &&
         (unit !== 'ofAll' || all !== undefined) &&
         (unit !== 'only' || only !== undefined) &&
+        (unit !== 'none' || nowhere) &&
         before.test(line),
     );
     if (!cue) return undefined;
@@ -176,13 +193,22 @@ export function bareFigures(text: string) {
       /^[.,;()]$/.test(behind.text) ||
       text.slice(end, behind.start).includes('\n');
     if (!ends && !cue.goesOn?.test(behind.lower)) return undefined;
+    // `TQ 30, 60, 85 ft-lb`: stages whose unit stands behind the last.
+    if (behind?.text === ',' && /^(?:,\s*\d{1,3})+\s?(?:n ?[·.]?m|ft|lb|in|kg)/i.test(text.slice(end, end + 32)))
+      return undefined;
     const last = facts.findLast((fact) => fact.value.kind === 'torque');
     const carried =
       last?.value.kind === 'torque' && token.start - last.end <= CARRIED_REACH ? last.value.unit : undefined;
-    const unit = carried ?? (cue.unit === 'ofAll' ? all : cue.unit === 'only' ? only : undefined);
+    const unit =
+      carried ?? (cue.unit === 'ofAll' ? all : cue.unit === 'only' ? only : cue.unit === 'none' ? 'N·m' : undefined);
     if (unit === undefined) return undefined;
     const [min, max] = [figure.min - (off?.less ?? 0), figure.max + (off?.plus ?? 0)];
-    return { value: { kind: 'torque', ...tabled(min, max, unit) }, next, suspect: true };
+    return {
+      value: { kind: 'torque', ...tabled(min, max, unit) },
+      next,
+      suspect: true,
+      ...(cue.unit === 'none' ? { noUnit: true } : {}),
+    };
   };
 }
 

@@ -12,7 +12,7 @@ const phrases = (text: string): ReadonlyArray<readonly string[]> =>
     .sort((a, b) => b.length - a.length);
 
 const LOCKER = phrases(
-  'mittelfest sichern|hochfest sichern|schraubensicherung|threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|locking paste|anti loose glue|anti loosening glue|anti loose liquid|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker|medium lock|strong lock|blue lock|red lock|high lock|blocking liquid|blocking fluid|blocking compound|thread blocking fluid|thread blocking liquid|thread blocking|thread sealing lock',
+  'mittelfest sichern|hochfest sichern|schraubensicherung|threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|locking paste|anti loose glue|anti loosening glue|anti loose liquid|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker|medium lock|strong lock|blue lock|red lock|high lock|blue tl|red tl|medium tl|high tl|blocking liquid|blocking fluid|blocking compound|thread blocking fluid|thread blocking liquid|thread blocking|thread sealing lock',
 );
 const HIGH = new Set(['hochfest', 'red', 'high', 'permanent', 'strong', 'strongest']);
 const MEDIUM = new Set(['mittelfest', 'blue', 'medium', 'middle', 'removable', 'mid', 'med']);
@@ -23,7 +23,7 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
   [
     'antiSeize',
     phrases(
-      'anti seize|anti seize paste|anti seize compound|anti seize grease|antiseize|antiseize paste|copper paste|copper grease|nickel paste|ceramic paste|mounting paste|assembly paste|anti seizing paste|anti seizure paste|molybdenum paste|moly paste|high temperature paste|heat paste',
+      'anti seize|anti seize paste|anti seize compound|anti seize grease|antiseize|antiseize paste|copper paste|copper grease|nickel paste|ceramic paste|mounting paste|assembly paste|anti seizing paste|anti seizing oil|anti seizing agent|anti seizing grease|anti seizure paste|molybdenum paste|moly paste|high temperature paste|heat paste',
     ),
   ],
   [
@@ -70,7 +70,7 @@ const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, list]) => list));
 
 /** Words after which a compound's name names something else: a fitting, a drain, a pan. */
 const NOT_A_COMPOUND = new Set(
-  'fitting fittings nipple nipples gun pan filter cooler line lines drain leak leaks level pressure seal seals change plug cap pump feed return hose temperature sump thrower type will runs drips drained drains leaks comes spills spill pen marker line lines code work finish shop job cup cups point points bag plan mark marks stripe stripes dot dots'.split(
+  'fitting fittings nipple nipples gun pan filter cooler line lines drain leak leaks level pressure seal seals change plug cap pump feed return hose temperature sump thrower type will runs drips drained drains leaks comes spills spill pen marker line lines code work finish shop job test tests cup cups point points bag plan mark marks stripe stripes dot dots'.split(
     ' ',
   ),
 );
@@ -92,7 +92,7 @@ const RESIDUE_AFTER =
 const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 /** Nothing of it goes on. */
 const FORBIDDEN_BEFORE =
-  /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited)\b[^.;:]{0,46}$/;
+  /\b(?:no|not|never|without|don't|dont|doesnt|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
   /^[^.;]{0,60}?\b(?:(?:shall|must|should|may|can|is|are) not (?:to )?be (?:used|applied|put|added)|(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
 /** A cell that says no: `copper grease NO`. */
@@ -110,7 +110,7 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
   if (/^[- ]free\b/.test(after)) return 'residue';
   // `Let the locking compound set`: it is on already.
   if (
-    /\b(?:let|allow|until|once|when|after|before) (?:the |all (?:the )?|this )?(?:\w+ )?$/.test(clause) &&
+    /\b(?:let|allow|until|once|when|after|before|for) (?:the |all (?:the )?|this )?(?:\w+ )?$/.test(clause) &&
     /^ (?:to )?(?:has |have |is |are )?(?:set|sets|cures?|cured|dry|dries|dried|hardens?|hardened|touch dry)\b/.test(
       after,
     )
@@ -118,7 +118,7 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
     return 'residue';
   // On the new part already, or of its finish.
   if (
-    /^(?: paste| compound)? (?:is|are|comes?) (?:already )?on\b[^.;]{0,20}\balready\b|^ (?:is|are) already\b/.test(
+    /^(?: paste| compound)?(?: on (?:the )?threads?)? (?:is|are|comes?) (?:already )?on\b[^.;]{0,20}\balready\b|^(?: on (?:the |its |their )?threads?)? (?:is|are) already\b/.test(
       after,
     )
   )
@@ -170,6 +170,9 @@ function colouredLocker(tokens: readonly Token[], at: number): number | undefine
   const celled = before?.kind === 'number' && (tokens[at]?.start ?? 0) - before.end >= 2;
   if (celled && ends) return at + 1;
   if (ends && before !== undefined && /^(?:\+|nm|m|lb|lbs|lbf|ft|w|with|dab|drop)$/.test(before.lower)) return at + 1;
+  // `a drop of red on each`
+  if (next === 'on' && before?.lower === 'of' && /^(?:drop|dab|spot|bead|bit)$/.test(tokens[at - 2]?.lower ?? ''))
+    return at + 1;
   const begins = before === undefined || before.kind === 'break' || before.text === '.';
   const onThem = next === 'on' && ['the', 'these', 'those', 'all'].includes(lower(tokens, at + 2));
   return begins && onThem && tokens.slice(at + 3, at + 7).some((token) => FASTENER.test(token.lower))
@@ -182,6 +185,8 @@ function strongLocker(tokens: readonly Token[], at: number): number | undefined 
   // A cell of its own in a row that is tightened: `| 22 N m | medium |`.
   if (MEDIUM.has(lower(tokens, at)) || HIGH.has(lower(tokens, at))) {
     const next = lower(tokens, at + 1) === 'strength' ? at + 2 : at + 1;
+    // `middle strength glue`
+    if (next > at + 1 && /^(?:glue|adhesive|liquid|fluid|compound)$/.test(lower(tokens, next))) return next + 1;
     const [before, after] = [tokens[at - 1], tokens[next]];
     const closes = after === undefined || after.kind === 'break' || after.text === '|';
     // `the bolts get medium strength`: of the locker the sheet speaks of.
@@ -310,7 +315,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube|glue|locker)\b|\ball (?:the )?others? dry\b|, not the (?:taper|threads?|cones?|seats?|studs?|bolts?|screws?)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:do|shall|must) not (?:additionally |also |be )?glued?\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time|values?|figures?|torques?|settings?)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these|any|all)(?: of the)? (?:threads?|studs?|faces?|bolts?|nuts?|screws?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|bolts?|nuts?|screws?|studs?|cones?|faces?|seat)\b|, dry[.,;:)\n]|\bdry, as (?:delivered|supplied|packed)|\bones? nothing\b|\b(?:compound|locker|lubricant|lube|treatment)\s*[:=]\s*(?:none|nil)\b|\| *dry *(?=\||\n|$)|(?<=\t| {2,})dry[ \t]*(?=\t|\n|$| {2})/gi;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing (?:whatever |whatsoever |at all )?on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube|glue|locker|lock(?= on\b))\b|\ball (?:the )?others? dry\b|, not the (?:taper|threads?|cones?|seats?|studs?|bolts?|screws?)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:do|shall|must) not (?:additionally |also |be )?glued?\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time|values?|figures?|torques?|settings?)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these|any|all)(?: of the)? (?:threads?|studs?|faces?|bolts?|nuts?|screws?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|bolts?|nuts?|screws?|studs?|cones?|faces?|seat)\b|, dry[.,;:)\n]|\bdry, as (?:delivered|supplied|packed)|\bones? nothing\b|\b(?:compound|locker|lubricant|lube|treatment)\s*[:=]\s*(?:none|nil)\b|\| *dry *(?=\||\n|$)|(?<=\t| {2,})dry[ \t]*(?=\t|\n|$| {2})/gi;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

@@ -38,6 +38,11 @@ const RULES: readonly Rule[] = [
     pattern: new RegExp(`\\bbis (?:Bj\\.?|Baujahr|MJ|Modelljahr) ?${YEAR}`, 'gi'),
     years: (match) => ({ to: year(match[1]) }),
   },
+  // `Cars of 2019 and 2020`
+  {
+    pattern: new RegExp(`\\b${VEHICLE} (?:of|from|built in|made in) ${YEAR} (?:and|or|&) ${YEAR}\\b`, 'gi'),
+    years: (match) => ({ from: year(match[1]), to: year(match[2]) }),
+  },
   // `2016 and newer`, `2012 on`, `2014+`
   {
     pattern: new RegExp(
@@ -170,6 +175,11 @@ const RULES: readonly Rule[] = [
     ),
     heads: true,
   },
+  {
+    pattern:
+      /\bnot with (?:the |an? )?(?:factory|original|optional|sports?|heavy[- ]duty) [^.,;:()\n]{3,40}(?=[).;,\n])/gi,
+    heads: true,
+  },
   { pattern: /\bwhere you(?:'ve| have) got (?:them|one|it|an? [^.,;:\n]{2,20})/gi },
   {
     pattern:
@@ -250,9 +260,9 @@ const RULES: readonly Rule[] = [
 /** Said in passing, and no branch of the work: `if you look at them`, `if you ask me`. */
 const IDIOM =
   /^(?:(?:when|once) (?:they|all|both|everything)(?:'re| are| is)? (?:all |both )?(?:in|on|started|tight|done|up)\b|where i\b|in this$|when i\b|for [a-z] = |if you (?:must|ever have to|have to have)\b|should [^.]{2,40}\?|[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|(?:you (?:are|'re) )?(?:in doubt|unsure|not sure)\b|you (?:have|need) (?:any )?(?:questions?|queries|help)\b|he\b|she\b|i\b|they seem\b)|when in doubt\b|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?)\b|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:this order|service|issue|edition|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:(?:the )?(?:end|beginning|start|last)\b|\d))|\b(?:unit is given|stands behind it|otherwise|stated|noted|marked|complain)\b|torque\?|\b(?:required|needed|necessary|supplied|included)\??$|\d\?$|\d ?n[·.]?m\b|only on the$/i;
-/** `Where the frame meets the chassis`: a place. */
+/** `Where the frame meets the chassis`: a place; `when the ladder lies level`: how far the work is. */
 const PLACE_SAID =
-  /^where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b/i;
+  /^(?:where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b|when (?:the |it |they |both |all |each |every)?(?:[\w-]+ ){0,2}(?:lies?|sits?|is|are|hangs?|stands?) (?:all |both |quite )?(?:level|flush|straight|square|centred|centered|in (?:place|line|position)|on (?:its|their) wheels|seated|aligned|parallel|down|home)\b)/i;
 /** `On the flat of the axle tube`: where on a part, and no kind of vehicle. */
 const PART_SAID =
   /^(?:on|in|at|to|from) (?:the|both|each) (?:\p{L}+ )?(?:sides?|flats?|ends?|top|bottom|back|front|rear|left|right|outside|inside|underside|faces?|cent(?:re|er)|middle|edges?|flanges?|holes?|corners?|head|foot|base) of\b/iu;

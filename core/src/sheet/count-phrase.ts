@@ -152,6 +152,8 @@ export function countAt(
   // `only three of the four bolts`
   if (tokens[at + 1]?.lower === 'of' && tokens[at + 2]?.lower === 'the' && countOf(tokens[at + 3]) !== undefined)
     return undefined;
+  // `two and a half inches`
+  if (isMixedNumber(tokens, at)) return undefined;
   // `two twelve mil bolts`: the second number is a size.
   if (/^mils?$/.test(tokens[next]?.lower ?? '')) return undefined;
   // `twelve-point bolts` says how the head is driven, not how many there are.
@@ -293,9 +295,18 @@ const BETWEEN = new Set(
   ),
 );
 
+/** `two and a half inches`: the whole part of a mixed number. */
+const isMixedNumber = (tokens: readonly Token[], at: number): boolean =>
+  tokens[at + 1]?.lower === 'and' &&
+  tokens[at + 2]?.lower === 'a' &&
+  /^(?:half|quarter|third)$/.test(tokens[at + 3]?.lower ?? '');
+
+const rises = (...numbers: ReadonlyArray<Token | undefined>): boolean =>
+  numbers.every((token, at) => at === 0 || (token?.value ?? 0) > (numbers[at - 1]?.value ?? 0));
+
 /** What a share of the pieces goes to: `three each side`, `four a side`, `two to a latch`, `six per slide`. */
 const SHARED = new Set(
-  'kit car vehicle axle bumper door seat module unit set side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar'.split(
+  'kit car vehicle axle bumper door seat module unit set side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar brkt bkt clamp tab lug ear strap hook hoop tray guard eye'.split(
     ' ',
   ),
 );
@@ -307,9 +318,13 @@ export function shareAt(tokens: readonly Token[], at: number, piece: string | un
   const before = tokens[at - 1];
   if (before?.text === '#' || (before?.kind !== 'mark' && touching(before, tokens[at]))) return undefined;
   let next = at + 1;
+  // `one piece each side`
+  if (/^(?:piece|pieces|pcs?|off)$/.test(tokens[next]?.lower ?? '')) next++;
   let word = tokens[next]?.lower ?? '';
   const opener = word;
-  if (['each', 'a', 'per', 'every'].includes(word)) next++;
+  // `2 ea/brkt`, `3/side`
+  if ((word === 'ea' && tokens[next + 1]?.text === '/') || word === '/') next += word === 'ea' ? 2 : 1;
+  else if (['each', 'a', 'per', 'every'].includes(word)) next++;
   else if (
     ['to', 'on', 'at', 'in', 'for'].includes(word) &&
     ['a', 'each', 'every', 'one'].includes(tokens[next + 1]?.lower ?? '')
@@ -339,6 +354,7 @@ export function shareAt(tokens: readonly Token[], at: number, piece: string | un
     : undefined;
 }
 
+const FASTENS = /^(?:bolt|nut|screw|stud|capscrew|setscrew|locknut|fastener)$/;
 /** What may follow `all four` where it stands for the pieces themselves. */
 const AFTER_ALL =
   /^(?:[.,;:)]|started|in|are|is|go|goes|get|gets|and|by|at|to|with|finger|hand|snug|loose|before|then|again|tight)$/;
@@ -380,7 +396,11 @@ export function pronounCountAt(
   // `four 12 mm ones`, `three little ones`
   let next = step(number + 1) ?? number + 1;
   if (!/^ones?$/.test(after(next)) && tokens[next]?.kind === 'word' && !BETWEEN.has(after(next))) next++;
-  return after(next) === 'ones' ? found(next + 1) : undefined;
+  if (after(next) !== 'ones') return undefined;
+  // `the other two shorter ones` are bolts, whatever was named last.
+  const byLength = /^(?:short|long)(?:er|est)?$/.test(after(next - 1));
+  const ones = found(next + 1);
+  return byLength && !FASTENS.test(piece) ? { ...ones, value: { kind: 'count', count, noun: 'bolt' } } : ones;
 }
 
 /**
@@ -442,7 +462,9 @@ export function trailingCountAt(
     counted?.kind === 'number' &&
     /^[1-9]\d?$/.test(counted.text) &&
     tokens[at + 2]?.text === ',' &&
-    tokens[at + 3]?.kind === 'number'
+    tokens[at + 3]?.kind === 'number' &&
+    // `TQ 30, 60, 85 ft-lb` rises: stages, and no count.
+    !(tokens[at - 1]?.kind === 'number' && rises(tokens[at - 1], counted, tokens[at + 3]))
   )
     return found(counted, at + 2);
   // `hinge screws, three`
@@ -451,6 +473,7 @@ export function trailingCountAt(
     spoken?.kind === 'word' &&
     spoken.lower !== 'a' &&
     spoken.lower !== 'one' &&
+    !isMixedNumber(tokens, at + 1) &&
     NUMBER_WORDS[spoken.lower] !== undefined &&
     ends(at + 2) &&
     tokens[at - 1]?.kind === 'word'

@@ -1,5 +1,5 @@
 import type { Fact } from './fact.ts';
-import { NEAR_ENOUGH, UNSAID } from './torque-role.ts';
+import { NEAR_ENOUGH, NO_UNIT, UNSAID } from './torque-role.ts';
 
 /** Why a fact wants a person's look before it is taken. */
 export type Doubt =
@@ -9,6 +9,8 @@ export type Doubt =
   | { code: 'threadNotSaid' }
   | { code: 'mended' }
   | { code: 'carried' }
+  /** Its unit stands nowhere on the sheet. */
+  | { code: 'noUnit' }
   /** Nothing in its sentence asks for it. */
   | { code: 'unsaid' }
   /** The sheet itself gives it as near enough. */
@@ -62,6 +64,7 @@ export function doubts(facts: readonly Fact[]): ReadonlyMap<number, Doubt> {
     else if (value.kind === 'torque' && value.only !== undefined) found.set(index, { code: 'onlyEnd' });
     else if (value.kind === 'torque' && confidence === UNSAID) found.set(index, { code: 'unsaid' });
     else if (value.kind === 'torque' && confidence === NEAR_ENOUGH) found.set(index, { code: 'nearEnough' });
+    else if (value.kind === 'torque' && confidence === NO_UNIT) found.set(index, { code: 'noUnit' });
     else if (confidence < 0.65) found.set(index, { code: 'mended' });
     else if (confidence < PLAIN) found.set(index, { code: value.kind === 'torque' ? 'carried' : 'assumed' });
   });

@@ -134,13 +134,13 @@ const RULES: ReadonlyArray<{
   // `that's a 13 mil`: said of what fits.
   {
     pattern:
-      /\b(?:it's|that's|that is|it is|they're|they are|need|needs|take|takes|use|with|by)\s+(?:an?\s+|the\s+)?(\d{1,2}) ?(mil|mills?)\b(?! (?:thick|long|wide|deep|gap|hole|drill|of|from|apart|spacer|plate|clear))/gi,
+      /\b(?:it's|that's|that is|it is|they're|they are|need|needs|take|takes|use|with|by)\s+(?:an?\s+|the\s+)?(\d{1,2}|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty(?:[- ](?:one|two|four|seven))?) ?(mil|mills?)\b(?! (?:thick|long|wide|deep|gap|hole|drill|of|from|apart|spacer|plate|clear))/gi,
     read: (match) => driveOf('', match[1] ?? '', 'mm'),
   },
   // `nine bolts, all 10 mm`, `the pinion nut (30 mm)`, `13#wrench`, `the nut is a twenty four`
   {
     pattern:
-      /\b(?:bolts?|nuts?|screws?|heads?)(?:,? (?:all|each|both) | \()(\d{1,2}) ?(mm)\b(?! (?:long|wide|thick|deep|dia|hole|apart|gap|from|of))(?=[).,;]| (?:socket|head|hex)|\s*$)/gim,
+      /\b(?:bolts?|nuts?|screws?|heads?)(?:\/side|\/end| (?:per|a) side)?(?:,? (?:all|each|both) | \()(\d{1,2}) ?(mm)\b(?! (?:long|wide|thick|deep|dia|hole|apart|gap|from|of))(?=[).,;]| (?:socket|head|hex)|\s*$)/gim,
     read: (match) => driveOf('', match[1] ?? '', match[2]),
     of: 'fastener',
   },
@@ -176,6 +176,22 @@ const RULES: ReadonlyArray<{
         match[3] ?? match[5],
       ),
     of: 'fastener',
+  },
+  // `two nuts a side, 17 mm)`: a nut has no length
+  {
+    pattern:
+      /(?<=\bnuts?(?: (?:a|per|each|on each|either) (?:side|end)| each)?, )(\d{1,2}) ?(mm)(?=[).;,]| (?:socket|head|hex))/gi,
+    read: (match) => driveOf('', match[1] ?? '', match[2]),
+    of: 'fastener',
+  },
+  // `star twenty five`
+  {
+    pattern:
+      /\b(?:star|six[- ]?lobe)s? (ten|fifteen|twenty(?:[- ](?:five|seven))?|thirty|forty(?:[- ]five)?|fifty(?:[- ]five)?)\b/gi,
+    read: (match) => {
+      const size = spokenNumber(match[1] ?? '') ?? 0;
+      return SIX_LOBE_KEYS.has(size) ? { kind: 'sixLobe', size: `T${size}` } : undefined;
+    },
   },
   // `Clamp nuts: 13 mm, dry.`
   {

@@ -14,6 +14,8 @@ export interface Phrase {
   behind?: true;
   next: number;
   suspect: boolean;
+  /** Of a torque: its unit stands nowhere on the sheet. */
+  noUnit?: true;
 }
 
 export const CROSS = new Set(['x', '×', '*']);
@@ -213,7 +215,9 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
     next += 2;
   } else {
     // `3/8 in. U.N.F.`
-    const past = tokens[next]?.lower === 'in' ? next + (tokens[next + 1]?.text === '.' ? 2 : 1) : next;
+    const past = ['in', 'inch', '"'].includes(tokens[next]?.lower ?? '')
+      ? next + (tokens[next + 1]?.text === '.' ? 2 : 1)
+      : next;
     const pointed = pointedSeries(tokens, past);
     if (pointed !== undefined || /^un[cf]$/.test(tokens[past]?.lower ?? '')) next = past;
     const series = pointed ?? tokens[next]?.lower;

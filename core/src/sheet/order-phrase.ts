@@ -6,6 +6,8 @@ const RUN =
 const ORDER_WORD =
   /\b(?:order|sequence|torque|tighten(?:ed|ing)?|pattern|follow(?:ing)?|numbers?|in turn|as numbered|diagram)\b[^.;]{0,50}$/i;
 
+const BEHIND_FIGURE = /(?<=\d ?(?:n[·.]?m|ft[- .]?lbs?|lb[- .]?ft),? |\d, )star(?=[.,;\n]| *$)/gim;
+
 /** Orders of tightening that are printed in numbers. Places and values, in order. */
 export function printedOrders(text: string): Array<{ start: number; end: number; value: FactValue }> {
   const found: Array<{ start: number; end: number; value: FactValue }> = [];
@@ -23,6 +25,13 @@ export function printedOrders(text: string): Array<{ start: number; end: number;
       value: { kind: 'pattern', pattern: 'printed', order },
     });
   }
+  // `100 ft-lb star.`: a word behind the figure
+  for (const match of text.matchAll(BEHIND_FIGURE))
+    found.push({
+      start: match.index,
+      end: match.index + match[0].length,
+      value: { kind: 'pattern', pattern: 'star' },
+    });
   // A drawing of heads with their numbers: a row of small numbers, its places under it.
   for (const match of text.matchAll(
     /(?<=^|\n)([^\S\n]*\d{1,2}(?:[^\S\n]{2,}\d{1,2}){2,}[^\S\n]*)\n[^\n]*[(oO0][^\n]*\n([^\S\n]*\d{1,2}(?:[^\S\n]{2,}\d{1,2}){2,})/g,

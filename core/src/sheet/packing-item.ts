@@ -7,16 +7,16 @@ const WORD_COUNT = [
   ...Object.keys(NUMBER_WORDS).filter((word) => word !== 'twenty'),
 ].join('|');
 export const LEADING = new RegExp(
-  String.raw`^(?:and |then |plus |also )?(?:n\.? ?|qty\.? ?)?(\(?\d{1,3}\)?|${WORD_COUNT}|the|an|a pair of|one each|1 pair|2 pairs)(?:\s*(?:x|×|\*|off|pcs?\.?|ea\.?|nos?\.?|no\.))?\s+(?=[\p{L}#\d"'(.])`,
+  String.raw`^(?:and |then |plus |also )?(?:n\.? ?|qty\.? ?)?(\(?\d{1,3}\)?|${WORD_COUNT}|the|an|a pair of|one each|1 pair|2 pairs)(?:\s*(?:x|×|\*|off|pcs?\.?|pieces?(?= +\p{L})|ea\.?|nos?\.?|no\.))?\s+(?=[\p{L}#\d"'(.])`,
   'iu',
 );
 const TRAILING =
-  /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
+  /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces?|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
 const MARKED_TRAILING =
-  /(?:\s?[x×*]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
+  /(?:\s?[x×*]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces?|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces?|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
 /** A number that is the size of what it stands before. */
 const SIZE_BEHIND =
-  /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg)\b)/i;
+  /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch(?:es)?|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg|min(?:ute)?s?|hours?|days?)\b)/i;
 
 export const countIn = (text: string): number | undefined => {
   const bare = text.replace(/[()]/g, '').toLowerCase();
@@ -39,6 +39,10 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
     return { count: Number(apart[2]), item: (apart[1] ?? '').replace(/\s+/g, ' ').trim() };
   const text = raw
     .replace(/\s+/g, ' ')
+    .replace(
+      /^ ?(?:an? |one )?(?:bag|box|packet|sachet|set) (?:with|of) (?=(?:\d|two|three|four|five|six|eight|ten|twelve)\b)/i,
+      '',
+    )
     .trim()
     .replace(/[.,;]+$/, '');
   // `M8x25 - 4`: a size alone names its bolt.
@@ -46,6 +50,9 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
   if (size !== undefined && Number(many) > 0) return { count: Number(many), item: size };
   const [, number, alone] = /^(\d{1,3}) ?(?:x |× ?|off |pcs )?(M\d{1,2} ?[x×] ?\d[\d.x× ]*)$/.exec(text) ?? [];
   if (alone !== undefined && Number(number) > 0) return { count: Number(number), item: alone };
+  // `M12x40 8`: a whole size, and how many.
+  const [, sized, times] = /^(M\d{1,2} ?[x×] ?\d{2,3}) (\d{1,2})$/.exec(text) ?? [];
+  if (sized !== undefined && Number(times) > 0) return { count: Number(times), item: sized };
   // `bracket pair`
   const [, paired] = /^(?:a |one |1 )?(\p{L}[\p{L} -]{2,40}) pair$/iu.exec(text) ?? [];
   if (paired !== undefined) return { count: 2, item: paired };
@@ -118,6 +125,14 @@ export function nounOf(item: string): string {
     )
   )
     return 'bolt';
+  // `M6×16 hexagon socket` is a screw by its head, a `flat pad` a washer in another's English.
+  if (/\b(?:hex(?:agon)? socket|socket head|button head)s?$/i.test(item.trim()) && /\bM\d{1,2} ?[x×*]/i.test(item))
+    return 'screw';
+  if (/^discs? \d{1,2}(?:[.,]\d)? ?[x×] ?\d/i.test(item.trim())) return 'washer';
+  if (/\b(?:flat|spring|plain) pads?$/i.test(item.trim())) return 'washer';
+  // `tube screw locking fluid`: what holds it is counted.
+  const holder = /^(tube|sachet|bottle|tin|pot|ampoule)\b/i.exec(item.trim())?.[1];
+  if (holder !== undefined) return holder.toLowerCase();
   // Part numbers name no piece.
   const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ').replace(/\band an? (?:half|quarter)\b/gi, ' ');
   const head =

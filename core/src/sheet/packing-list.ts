@@ -1,6 +1,8 @@
+import { countedRun } from './counted-run.ts';
 import type { Fact } from './fact.ts';
 import { countIn, itemOf, LEADING, nounOf, singleOf } from './packing-item.ts';
 import { ABBREVIATION, isSpoken } from './sentence.ts';
+import { torqueUnitOf } from './sheet-unit.ts';
 import { cellsOf } from './table.ts';
 import type { Span } from './token.ts';
 
@@ -63,16 +65,20 @@ const BAG =
   /^\s*(?:(?:bag|box|pack(?:et)?|set|carton|loose|group|pos\.?)\s*[A-Z\d]{0,3}(?:\s*\([^)]*\))?\s*[:.–-]?\s{1,}|\d{1,2}\.\d{1,2}\s+|(?:[-•*▪]|\[ ?\])\s+)/i;
 
 const NUMBER_WORD = '(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|sixteen|twenty)';
-const FASTENERS = '(?:bolts?|nuts?|screws?|washers?|studs?|clips?|pins?|brackets?|plates?|spacers?|sleeves?)';
+const FASTENERS = '(?:bolts?|heads?|nuts?|screws?|washers?|studs?|clips?|pins?|brackets?|plates?|spacers?|sleeves?)';
 /** Said without a comma: `two M12 by 40 bolts class ten nine two flange nuts`. */
 const NEXT_SAID = new RegExp(
-  `^\\s+(?=${NUMBER_WORD}\\s+(?:(?!${NUMBER_WORD}\\b)[\\p{L}-]+\\s+){0,3}${FASTENERS}\\b)`,
+  `^\\s+(?=${NUMBER_WORD}\\s+m\\s(?:five|six|eight|ten|twelve|fourteen)\\b|${NUMBER_WORD}\\s+(?:(?!${NUMBER_WORD}\\b)[\\p{L}-]+\\s+){0,3}${FASTENERS}\\b)`,
   'iu',
 );
 const NAMES_FASTENER = new RegExp(`\\b${FASTENERS}\\b`, 'i');
 
 const REACH_AHEAD = 60;
 
+/** `②`: the number of a piece in a circle, before its name. */
+const CIRCLED = /[\u2460-\u2473]/;
+const circledLabel = (text: string): string | undefined =>
+  CIRCLED.test(text[0] ?? '') ? String((text.codePointAt(0) ?? 0) - 0x245f) : undefined;
 /** Splits a written list at its commas, strokes and `and`, not inside brackets. */
 function piecesOf(text: string, start: number): Array<Span & { text: string }> {
   const pieces: Array<Span & { text: string }> = [];
@@ -85,6 +91,11 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
   };
   for (let at = 0; at < text.length; at++) {
     const sign = text[at] ?? '';
+    if (CIRCLED.test(sign)) {
+      close(at);
+      from = at;
+      continue;
+    }
     if (sign === '(') depth++;
     if (sign === ')') depth = Math.max(0, depth - 1);
     if (depth > 0) continue;
@@ -132,12 +143,15 @@ function writtenItems(text: string, start: number): PackingLine[] {
         : [{ start: start + match.index + lead, end: start + match.index + match[0].length, count, item }];
     });
   let last = 0;
-  const pieces = piecesOf(text, start).map((piece) => {
-    const asMany = AS_MANY.exec(piece.text)?.[1];
-    const item = asMany !== undefined && last > 0 ? { count: last, item: asMany } : itemOf(piece.text);
-    last = item?.count ?? last;
-    return { piece, item };
-  });
+  const pieces = piecesOf(text, start)
+    .filter(({ text: piece }) => !ONLY_SIDES.test(piece))
+    .map((piece) => {
+      const asMany = AS_MANY.exec(piece.text)?.[1];
+      const item =
+        asMany !== undefined && last > 0 ? { count: last, item: asMany } : itemOf(piece.text.replace(CIRCLED, ''));
+      last = item?.count ?? last;
+      return { piece, item };
+    });
   // `6 hex bolts, M10 x 1.25 x 45, 10.9`: one thing, its size and class behind commas.
   const [first, ...rest] = pieces;
   const lastPiece = rest.at(-1)?.piece;
@@ -157,10 +171,14 @@ function writtenItems(text: string, start: number): PackingLine[] {
   const counted = pieces.filter(({ item }) => item !== undefined).length;
   return pieces.flatMap(({ piece, item }) => {
     const named = item ?? (counted >= AMONG_COUNTED ? singleOf(piece.text) : undefined);
-    return named ? [{ start: piece.start, end: piece.end, ...named }] : [];
+    const label = circledLabel(piece.text);
+    return named ? [{ start: piece.start, end: piece.end, ...named, ...(label === undefined ? {} : { label }) }] : [];
   });
 }
 
+/** `2 feet, 1 left 1 right`: says of the piece before it which sides it is for. */
+const ONLY_SIDES =
+  /^(?:and )?(?:1|one) (?:left|right|lh|rh)(?:(?:,? (?:and )?| ?\/ ?)(?:1|one) (?:left|right|lh|rh))?\.?$/i;
 /** `Eight bolts and as many nuts`: counted by what stands before it. */
 const AS_MANY = /^(?:and )?(?:as many|the same number of) (\p{L}.+)/iu;
 /** How many counted pieces make one without a number a piece of its own: `Frame, two side plates, eight bolts`. */
@@ -215,7 +233,8 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
   let at = 0;
   while (at < lines.length) {
     const line = lines[at] as Line;
-    const bag = /^\s*(?:bag|box|pack(?:et)?) [A-Z\d]{1,2}\b/i.test(line.text) && rowItem(line.text) !== undefined;
+    const bag =
+      /^\s*(?:bag|box|pack(?:et)?) (?:[A-Z]\d?|\d{1,2})\b/i.test(line.text) && rowItem(line.text) !== undefined;
     const heading = bag ? 'pieces' : (headingOf(line.text) ?? headingInside(line.text));
     const styled = heading === undefined ? countedLines(lines, at) : 0;
     if (styled > 0) {
@@ -225,12 +244,8 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       at += styled;
       continue;
     }
-    if (heading === undefined) {
-      at++;
-      continue;
-    }
-    const opened = OPENS_WRITTEN.exec(line.text);
-    if (opened && opened.index < 90) {
+    const opened = heading === undefined ? null : OPENS_WRITTEN.exec(line.text);
+    if (heading !== undefined && opened && opened.index < 90) {
       const from = line.start + opened.index + opened[0].length;
       let end = sentenceEnd(text, from);
       // `… and eight washers. Plus four bolts for the tabs.`
@@ -259,7 +274,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       const end = strokes ? line.end : sentenceEnd(text, from);
       const items = strokes ? strokedItems(text.slice(from, end), from) : writtenItems(text.slice(from, end), from);
       if (items.length >= FEW_PIECES) {
-        lists.push({ start: line.start, end, of: heading });
+        lists.push({ start: line.start, end, of: 'pieces' });
         found.push(...items);
         while (at < lines.length && (lines[at] as Line).start < end) at++;
         continue;
@@ -272,16 +287,18 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       const end = sentenceEnd(text, from);
       const items = writtenItems(text.slice(from, end), from);
       if (items.length >= FEW_PIECES) {
-        lists.push({ start: line.start, end, of: heading });
+        lists.push({ start: line.start, end, of: 'pieces' });
         found.push(...items);
         while (at < lines.length && (lines[at] as Line).start < end) at++;
         continue;
       }
     }
-    const block = rowsBelow(lines, bag ? at - 1 : at, nextNumber(line.text));
-    if (block.rows.length > 0) {
-      lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of: heading });
-      if (heading === 'pieces') {
+    const block = heading === undefined ? undefined : rowsBelow(lines, bag ? at - 1 : at, nextNumber(line.text));
+    if (heading !== undefined && block && block.rows.length > 0) {
+      // `You need`: tools, or the pieces of the kit where its rows count hardware.
+      const of = heading === 'tools' && countsHardware(block.rows) ? 'pieces' : heading;
+      lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of });
+      if (of === 'pieces') {
         const rows = readRows(block.rows, text, countColumn(line.text) ?? countColumn(block.titles ?? ''));
         // `Items per side`: a vehicle has two.
         found.push(...(PER_SIDE.test(line.text) ? rows.map((row) => ({ ...row, count: 2 * row.count })) : rows));
@@ -303,10 +320,34 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       at = last + 1;
       continue;
     }
+    const run = heading === 'tools' ? undefined : runIn(lines, at, text);
+    if (run) {
+      lists.push({ start: run.start, end: run.end, of: 'pieces' });
+      found.push(...run.items);
+      while (at < lines.length - 1 && (lines[at] as Line).end < run.end) at++;
+    }
     at++;
   }
   const labels = new Set(found.flatMap(({ label }) => (label === undefined ? [] : [label])));
   return { lists, lines: found, labels };
+}
+
+/** Longest list written in one sentence, characters. */
+const LONGEST_RUN = 700;
+/** The list that a sentence beginning in a line counts out without a heading. */
+function runIn(lines: readonly Line[], at: number, text: string): (Span & { items: PackingLine[] }) | undefined {
+  const line = lines[at] as Line;
+  if (!/\d|\b(?:two|four|six|eight)\b/i.test(line.text) || !/[,;]/.test(line.text)) return undefined;
+  for (const head of line.text.matchAll(/(?:^|[.:!?]\s+)(?=\S)/g)) {
+    const start = line.start + head.index + head[0].length;
+    const most = Math.min(sentenceEnd(text, start), start + LONGEST_RUN);
+    const next = text.slice(start, most).search(/\n\s*(?:[-•*▪]|\(?\d{1,2}[.):])\s/);
+    const end = next < 0 ? most : start + next;
+    const run = countedRun(text.slice(start, end), piecesOf);
+    const items = run && writtenItems(text.slice(start + run.start, end), start + run.start);
+    if (items && items.length >= FEW_PIECES) return { start, end, items };
+  }
+  return undefined;
 }
 
 /** How a line shows that it counts: `2 off`, `4 pcs`; `x4` in a column of its own; a number behind a dash. */
@@ -331,6 +372,14 @@ function countedLines(lines: readonly Line[], from: number): number {
     }),
   );
 }
+
+/** Whether the rows of a list count washers, or several kinds of bolts and nuts: nobody lists those among tools. */
+const countsHardware = (rows: readonly Line[]): boolean => {
+  const hardware = rows.filter(
+    ({ text }) => itemOf(text.replace(BAG, '')) !== undefined && NAMES_FASTENER.test(text) && !TOOL_NAME.test(text),
+  );
+  return hardware.length >= 2;
+};
 
 /** A later sentence of a line may open the list: `It is quickly told. You should have one ladder, …`. */
 function headingInside(line: string): SheetList['of'] | undefined {
@@ -367,7 +416,7 @@ function headingOf(line: string): SheetList['of'] | undefined {
       cell.text,
     ),
   );
-  if (cells.length > 1 && counts) return 'pieces';
+  if (cells.length > 1 && counts) return isJointTable(cells) ? undefined : 'pieces';
   if (
     PIECES.test(head) &&
     (short ||
@@ -380,6 +429,11 @@ function headingOf(line: string): SheetList['of'] | undefined {
     return (/\?$/.test(plain) ? !ASKS.test(plain) : /[.!]$/.test(plain) && !/,|:/.test(plain)) ? undefined : 'pieces';
   return undefined;
 }
+
+/** `No | Joint | Fastener | Off | Nm`: a table of what is tightened, and no list of pieces. */
+const isJointTable = (cells: ReadonlyArray<{ text: string }>): boolean =>
+  cells.some(({ text }) => /^(?:joints?|connections?|where|locations?|fixing points?|between)\b/i.test(text)) &&
+  cells.some(({ text }) => torqueUnitOf(text) !== undefined || /^(?:tightening )?torques?\b/i.test(text));
 
 /** The head of the step behind a numbered heading, where the heading is numbered. */
 function nextNumber(heading: string): RegExp | undefined {
@@ -479,7 +533,7 @@ function rowsBelow(
 }
 
 const CELL_COUNT =
-  /^\(?(?:[x×] ?)?(\d{1,3}(?: ?\+ ?\d{1,2})?)\)?(?:\s*(?:x|×|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|pr|pairs?))?\.?$/i;
+  /^\(?(?:[x×] ?)?(\d{1,3}(?: ?\+ ?\d{1,2})?)\)?(?:\s*(?:x|×|pcs?\.?|pieces?|off|ea(?:ch)?\.?|nos?\.?|pr|pairs?))?\.?$/i;
 
 /** The count of a cell, of both sides where it is given for each: `3+3`; NaN where it holds none. */
 const cellCount = (cell: string): number =>
@@ -584,6 +638,11 @@ function letteredCounted(line: string, lineStart: number): PackingLine[] {
 
 /** A row that ends with `qty 2`, after dots or none. */
 const QUANTITY_ENDS = /^(.*?\p{L}.*?)[\s.…·_-]*\b(?:qty|quantity)[.:]?\s?(\d{1,3})\s*$/iu;
+/** `1 off`, `78 Nm`: the row says its count, or more than what it is. */
+const COUNTED_INSIDE = /\d ?(?:off|pcs|n[·.]?m|ft|lb)\b/i;
+/** A lettered row that ends with its count in brackets: `D  1/2-13 x 1-1/2 hex bolt, grade 8 (4)`. */
+const BRACKET_ENDS =
+  /^(?:\s*(?:[-•*▪|]\s+)?\(?(?:[A-Za-z]\d?|\d{1,2})[).:]?\s+)([^()\n]*?\p{L}[^()\n]*?)\s*\(\s?(\d{1,3})(?: ?(?:x|off|pcs?\.?|ea\.?))?\s?\)\s*$/iu;
 
 /** The counts of rows that stand under each other: a column is a count or a label by all it holds. */
 function readRows(rows: readonly Line[], text: string, column?: CountColumn): PackingLine[] {
@@ -644,7 +703,8 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
     const first = row.text.split('\n')[0] ?? '';
     const lead = first.length - first.trimStart().length;
     // `Spacer, 22 mm thick ........ qty 2`: the row is one thing, whatever its name is made of.
-    const [, whole, quantity] = QUANTITY_ENDS.exec(first) ?? [];
+    const [, whole, quantity] =
+      QUANTITY_ENDS.exec(first) ?? (COUNTED_INSIDE.test(first) ? null : BRACKET_ENDS.exec(first)) ?? [];
     if (whole !== undefined) {
       const item = whole.replace(/^\s*\(?\w{1,2}\)\s+/, '').trim();
       const end = row.start + first.trimEnd().length;
@@ -681,7 +741,7 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
     const label =
       (running
         ? /^\(?\d{1,3}[).]?\s+/
-        : /^(?!M\d{1,2} (?:\p{L}+ )?(?:washers?|nuts?|bolts?|screws?|nylocs?)\b)(?:\(?[A-Za-z]\d{0,2}[).:]?|\d{1,3}[.)])\s+(?=\S)(?!pair)/iu
+        : /^(?!M\d{1,2}\s)(?:\(?[A-Za-z]\d{0,2}[).:]?|\d{1,3}[.)])\s+(?=\S)(?!pair)/iu
       ).exec(row.text.slice(bag))?.[0] ?? '';
     const isArticle = /^a\s/i.test(label) && !/^A\s+\d/.test(row.text.slice(bag));
     const from = bag + (isArticle ? 0 : label.length);

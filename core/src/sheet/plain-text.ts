@@ -39,6 +39,11 @@ const BOLT_MISREAD = /(?<=\bbo)i(?=ts?\b)/gi;
 const SMALL_L = /(?<!\p{L})I(?=(?:ock|eft|ower|ong|oose|ift)\p{Ll}*)/gu;
 /** `1.1/8 in.`: a whole and its fraction. */
 const POINTED_FRACTION = /(?<=(?<![\d.,])\d)\.(?=\d{1,2}\/(?:2|4|8|16)\b)/g;
+/** Stops and lists of an East Asian typewriter: `1、`, `。`; a wave between the ends of a range. */
+const NUMBER_STOP = /(?<=^[ \t]*\d{1,2})\u3001/gm;
+const WAVE = /(?<=\d ?)[\u301c~](?= ?\d)/g;
+/** `M8*30`, `bolt*4`: a cross. */
+const STAR_CROSS = /(?<=[\p{L}\d] ?)\*(?= ?\d)/gu;
 /** A decimal point that is raised, as older British sheets print it: `6·6`. */
 const RAISED_POINT = /(?<=\d)[\u00b7\u2219\u22c5](?=\d)/g;
 
@@ -50,6 +55,11 @@ export function plainText(text: string): string {
   return bracketedNumbers(text)
     .replace(/(?:\d\ufe0f?\u20e3)+/g, (run) => (run.match(/\d/g) ?? []).join('').padEnd(run.length))
     .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
+    .replace(NUMBER_STOP, '.')
+    .replace(/\u3001/g, ',')
+    .replace(/\u3002/g, '.')
+    .replace(WAVE, '-')
+    .replace(STAR_CROSS, '×')
     .replace(HYPHENS, '-')
     .replace(SPACES, ' ')
     .replace(SNAKE, ' ')

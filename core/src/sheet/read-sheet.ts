@@ -38,6 +38,10 @@ function isLabel(text: string, steps: readonly SheetStep[], { start, step }: Fac
 /** Longest text that is read, characters: about a hundred pages. */
 export const LONGEST_SHEET = 600_000;
 
+/** What stands right before a size that was printed wrongly. */
+const WROTE =
+  /\b(?:we (?:wrote|printed|said)|wrongly (?:printed|given)(?: as)?|misprinted as|instead of|not the|was printed as) $/i;
+
 /**
  * Reads an instruction sheet's text into facts, each with its place in the text.
  *
@@ -93,6 +97,9 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   );
   const takenBack = placeIn(figuresTakenBack(text));
   const counted = packingFacts(text, packing.lines, stepAt);
+  const feet = new Set(
+    counted.flatMap(({ start, value }) => (value.kind === 'count' && value.noun === 'feet' ? [start] : [])),
+  );
   const spotted = [...conditions(text), ...dryPlaces(text), ...feels(text), ...due].map(
     ({ start, end, value }): Fact => ({
       start,
@@ -121,6 +128,10 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
       ({ value, start }) =>
         value.kind !== 'thread' || (outdated(start) === undefined && takenBack(start) === undefined),
     )
+    // `2 feet, 1 left 1 right` of a list: pieces, and no length.
+    .filter(({ value, start }) => value.kind !== 'length' || !feet.has(start))
+    // `we wrote M8 x 30`: what a correction calls wrong.
+    .filter(({ value, start }) => value.kind !== 'thread' || !WROTE.test(text.slice(Math.max(0, start - 28), start)))
     .filter((fact) => !answered || fact.value.kind === 'torqueAside' || !isQuoted(text, fact.start))
     .sort((a, b) => a.start - b.start);
   const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));

@@ -17,7 +17,11 @@ import type { SheetStep } from './step-split.ts';
 import type { Sensed } from './table.ts';
 import { misreadNumber, type Span, type Token, tokenize } from './token.ts';
 import { angleAt, limitAt, pairAgrees, torqueAt } from './torque-phrase.ts';
+import { NO_UNIT } from './torque-role.ts';
 import { WORD_MATCHERS } from './word-phrase.ts';
+
+/** What a row counts that has a torque. */
+const TIGHTENED_NOUN = /^(?:bolt|nut|screw|stud|capscrew|setscrew|locknut|clamp|head|eye|plug|band|knob)$/;
 
 /** A number that may take the unit of a later one: `M12 90, M10 40 and M8 20 ft-lb`. */
 interface Waiting {
@@ -30,6 +34,8 @@ const SEPARATORS = new Set([':', '=', '-', '–', 'to', 'at', 'is', 'bolt', 'bol
 
 /** Confidence of a figure whose unit is said elsewhere in the sheet, and not in a heading over it. */
 const CARRIED = 0.7;
+/** Classes of ISO 898-1. */
+const PROPERTY_CLASS = /^(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)$/;
 
 /** `four little ones, M8`: the size behind says that they are bolts. */
 const ONES_SIZED = /^\w+ (?:\w+ )?ones?(?: each)?, M\d/;
@@ -166,6 +172,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         bare.unit === undefined &&
         bare.min === bare.max &&
         tokens[next]?.kind === 'number' &&
+        !PROPERTY_CLASS.test(tokens[next]?.text ?? '') &&
         // What its column says counts, or names a line, is no torque.
         typeof senses.get(tokens[next]?.start ?? -1)?.sense !== 'string' &&
         torqueAt(tokens, next, text) === undefined &&
@@ -182,7 +189,11 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       at++;
       continue;
     }
-    const sensed = senses.get(token.start);
+    // `M10 10.9   55 Nm`: the class behind a size is no figure of its column.
+    const ofSize =
+      PROPERTY_CLASS.test(token.text) &&
+      /\bM\d{1,2}(?: ?[x×] ?[\d.,]+)*\s+$/.test(text.slice(Math.max(0, token.start - 24), token.start));
+    const sensed = ofSize ? undefined : senses.get(token.start);
     const sense = sensed?.sense;
     if (sense !== undefined) {
       const cell = quantityAt(tokens, at, text);
@@ -199,9 +210,13 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         // `3+3`: both sides, each for itself.
         const [plus, other] = [tokens[at + 1], tokens[at + 2]];
         const both = plus?.text === '+' && other?.kind === 'number' && other.value !== undefined;
-        const count = both ? token.value + (other.value ?? 0) : token.value;
-        const end = both ? at + 3 : next;
-        add({ kind: 'count', count, noun: named ?? 'piece', ...each }, spanOf(at, end), named ? 1 : 0.8);
+        // `2x4`: so many places with so many each.
+        const times = /^[x×]$/i.test(plus?.text ?? '') && other?.kind === 'number' && other.value !== undefined;
+        const count = both ? token.value + (other.value ?? 0) : times ? token.value * (other.value ?? 1) : token.value;
+        const end = both || times ? at + 3 : next;
+        // `Cradle to side plates | M10x25 | 6`: what is tightened there is counted, and no plates.
+        const noun = named !== undefined && torqueInRow(token.start) && !TIGHTENED_NOUN.test(named) ? undefined : named;
+        add({ kind: 'count', count, noun: noun ?? 'piece', ...each }, spanOf(at, end), named ? 1 : 0.8);
         at = end;
         continue;
       }
@@ -338,7 +353,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     }
     const carriedOn = figureWithoutUnit(tokens, at, facts);
     if (carriedOn) {
-      add(carriedOn.value, spanOf(at, carriedOn.next), CARRIED, about);
+      add(carriedOn.value, spanOf(at, carriedOn.next), carriedOn.noUnit ? NO_UNIT : CARRIED, about);
       at = carriedOn.next;
       continue;
     }

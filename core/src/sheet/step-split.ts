@@ -26,6 +26,8 @@ const COUNTED =
 /** `Figure 3.`, `Picture 4:` before what is done there: the sheet's own numbers, where it has no others. */
 const FIGURED =
   /^\s*(?:[Ff]ig(?:ure)?\.?|FIG(?:URE)?\.?|[Pp]icture|[Pp]hoto|[Ii]mage|[Dd]rawing)\s+(\d{1,3}[a-z]?)(?:\s*[.):,–-]+\s+| {2,})(?=\p{Lu}|\(\p{Lu})/u;
+/** `1.Remove the cover`: typed without a space. */
+const NUMBERED_TIGHT = /^\s*(\d{1,2})\.(?=\p{Lu}\p{Ll}{2})/u;
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
@@ -110,7 +112,9 @@ export function splitSteps(
   const running = bracketed.length > 1 && bracketed.every((label, at) => label === (bracketed[0] ?? 0) + at);
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
-  const labelled = lines.filter((line, at) => !inList(at) && (NUMBERED.test(line) || counted(line))).length;
+  const labelled = lines.filter(
+    (line, at) => !inList(at) && (NUMBERED.test(line) || NUMBERED_TIGHT.test(line) || counted(line)),
+  ).length;
   // Questions and answers: `Q.` and `A.` number nothing.
   const answers = ['Q', 'A'].every(
     (letter) =>
@@ -139,7 +143,13 @@ export function splitSteps(
     }
     const own = taped ? STAMP : figured ? FIGURED : ticked && listed(start) === undefined ? TICKED : undefined;
     const asked = answers ? QUESTION_OR_ANSWER.exec(line) : null;
-    const number = own?.exec(line) ?? (asked ? null : running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null);
+    const number =
+      own?.exec(line) ??
+      (asked
+        ? null
+        : running || !/^\s*\(\d/.test(line)
+          ? (NUMBERED.exec(line) ?? (labelled >= FEW_FIGURES ? NUMBERED_TIGHT.exec(line) : null))
+          : null);
     const spoken = number ? undefined : counted(line);
     const begins =
       number !== null ||
@@ -183,6 +193,8 @@ export function splitSteps(
       const at = start + match.index;
       if (match[0] !== ';' && ABBREVIATION.test(text.slice(Math.max(0, at - 8), at))) continue;
       if (at < (open?.start ?? 0)) continue;
+      // ` ... ` of a fax parts words, and no sentences.
+      if (match[0] === '.' && /\s\.{2,4}$/.test(text.slice(Math.max(0, at - 5), at + 1))) continue;
       const number: string | undefined = open?.number;
       close(at + 1);
       open = { start: at + 1, number };

@@ -104,15 +104,25 @@ function senseOf(heading: string): ColumnSense | undefined {
 /** A column of torques whose heading leaves out the unit: its first row with one gives it. */
 const TORQUE_ALONE =
   /^(?:(?:final|tightening) )?(?:torques?|tq|trq|tighten(?:ing)?|tightening torque|drehmoment|anzugsmoment|couple(?: de serrage)?|par(?: de apriete)?|coppia(?: di serraggio)?|aanhaalmoment)$/i;
+/** Classes of ISO 898-1. */
+const PROPERTY_CLASS = /^(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)$/;
+const isClassBeside = (cell: Cell, cells: readonly Cell[], line: string): boolean =>
+  PROPERTY_CLASS.test(cell.text) &&
+  /\bM\d/.test(line) &&
+  cells.some((other) => other !== cell && (WITH_UNIT.test(other.text) || PLAIN_NUMBER.test(other.text)));
 /** `160 Nm`: a figure with its unit. */
 const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{L}·. -]*)$/u;
 
 const PLAIN_NUMBER =
   /^\d+(?:[.,]\d+)?(?:\s*[-+] ?\d+(?:[.,]\d+)?\s*\/\s*[-+] ?\d+(?:[.,]\d+)?|\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
+/** `2x4`: two places with four each, in a column that counts. */
+const COUNT_TIMES = /^\d{1,2} ?[x×] ?\d{1,2}$/i;
 /** `M12 95`: a size and its figure in one cell; the figure is its last group. */
 const SIZED_CELL = /^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?)?,? +(\d{1,3}(?:[.,]\d)?)$/i;
 /** `max. 8`, `≤ 12`: a ceiling in a cell; its figure stands behind. */
 const CEILING_CELL = /^(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?(?=\d+(?:[.,]\d+)?$)/i;
+/** `6 max`: a ceiling whose word stands behind its figure. */
+const CEILING_BEHIND_CELL = /^(?=\d+(?:[.,]\d+)? ?(?:max(?:imum)?\.?|at most|tops)$)/i;
 /** A cell of today's values that leaves the old one as it was. */
 const AS_BEFORE = /^(?:unchanged|no change|as before|(?:the )?same|stays|remains|idem|ditto|=|→)\.?$/i;
 /** `(7) 9`: two units in one cell. */
@@ -171,6 +181,15 @@ function columnOf(heading: Heading, cells: readonly Cell[], index: number): numb
   const best = overlap.reduce((a, value, at) => (value > (overlap[a] ?? Number.NEGATIVE_INFINITY) ? at : a), 0);
   return (overlap[best] ?? -99) > -6 ? best : undefined;
 }
+
+/** A row whose name ends with the unit of what it measures. */
+const MEASURED_ROW = /\p{L}{3}[^,;]*,\s*(?:mm|cm|in|inch|kg|lbs?|bar|psi|deg|°|km|h|min)$/iu;
+/** The unit behind the comma or in the brackets of a row's name: `Wheel nuts, Nm`. */
+const rowUnit = (cell: Cell | undefined): TorqueUnit | undefined => {
+  const [, comma, bracket] =
+    /\p{L}{3}[^,;]*(?:,\s*([^,;()]{2,14})|\s*\(([^()]{2,14})\))$/u.exec(cell?.text ?? '') ?? [];
+  return torqueUnitOf(comma ?? bracket ?? '');
+};
 
 /** What the numbers of one cell are. `pair`: the second number of a cell in two units. */
 export interface Sensed {
@@ -615,13 +634,14 @@ export function columnSenses(
       if ((sense === 'others' || (sense === 'old' && !kept)) && cell.text !== '')
         outdated.push({ start: cell.start, end: cell.start + cell.text.length });
       if (sense === 'drive' && DRIVE_CELL.test(cell.text)) senses.set(cell.start, { sense });
-      const ceiling = CEILING_CELL.exec(cell.text);
+      const ceiling = CEILING_CELL.exec(cell.text) ?? CEILING_BEHIND_CELL.exec(cell.text);
       if (ceiling && typeof sense === 'object') {
         senses.set(cell.start + ceiling[0].length, { sense });
         read++;
       }
       const sized = typeof sense === 'object' ? SIZED_CELL.exec(cell.text)?.[1] : undefined;
-      if (sense !== undefined && sized !== undefined) {
+      // `M10 10.9`: a size and its class.
+      if (sense !== undefined && sized !== undefined && !PROPERTY_CLASS.test(sized)) {
         const model = heading && column !== undefined ? modelOf(heading, column) : undefined;
         senses.set(cell.start + cell.text.length - sized.length, { sense, ...(model === undefined ? {} : { model }) });
         read++;
@@ -630,7 +650,13 @@ export function columnSenses(
         senses.set(cell.start, { sense });
         read++;
       }
+      if (sense === 'count' && COUNT_TIMES.test(cell.text)) {
+        senses.set(cell.start, { sense });
+        read++;
+      }
       if (!PLAIN_NUMBER.test(cell.text)) return;
+      // `M10   10.9   55 Nm`: the class of the bolt, beside the figure it has.
+      if (isClassBeside(cell, cells, line)) return;
       if (sense === 'length' && /^\d{1,3}(?:[.,]\d)?$/.test(cell.text)) senses.set(cell.start, { sense });
       if (sense !== undefined && sense !== 'old' && sense !== 'others' && sense !== 'drive' && sense !== 'length') {
         const model = heading && column !== undefined ? modelOf(heading, column) : undefined;
@@ -641,6 +667,24 @@ export function columnSenses(
         read++;
       }
     });
+    // `Torque to hub, Nm   120   120`: a row that says its own unit.
+    const ofRow = read === 0 && cells.length > 1 ? rowUnit(cells[0]) : undefined;
+    if (ofRow) {
+      const figures = cells.slice(1).filter((cell) => PLAIN_NUMBER.test(cell.text));
+      // The same on both axles is one figure.
+      const said = new Set(figures.map(({ text: figure }) => figure)).size === 1 ? figures.slice(0, 1) : figures;
+      for (const { start: place } of figures) senses.set(place, { sense: 'label' });
+      for (const { start: place } of said) {
+        senses.set(place, { sense: { torque: ofRow } });
+        read++;
+      }
+    }
+    // `Spacer thickness, mm   20   25` counts no spacers; `Key, mm   17` says what turns it.
+    if (read === 0 && cells.length > 1 && MEASURED_ROW.test(cells[0]?.text ?? '')) {
+      const key = /^(?:keys?|sockets?|spanners?|wrench)\b/i.test(cells[0]?.text ?? '');
+      for (const { text: figure, start: place } of cells.slice(1))
+        if (PLAIN_NUMBER.test(figure)) senses.set(place, { sense: key ? 'drive' : 'label' });
+    }
     // A list by what is tightened, in the unit that one line gives to all.
     if (
       ofRows &&

@@ -62,6 +62,10 @@ const NOT_THIS = [
   /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version|leaflet|booklet|letter|mail|note|card|paper|list|drawing|bulletin|poster)s?\b[^.;,]{0,30}(?:,? ?(?:that|it|they|which) (?:said|gave|had|told|asked|wanted)[^.;,]{0,20})?$/,
   /\b(?:misprint(?:ed)?|typo|typing error|wrong(?:ly)?|in error|erroneous(?:ly)?|mistaken(?:ly)?|by mistake|printed as|reads? wrongly)\b[^.;]{0,20}$/,
 ];
+/** `page 2 says 85 Nm for the bolts. It should read 58 Nm`: in the next sentence another takes its place. */
+const SHOULD_READ =
+  /^[^.;\n]{0,80}[.;,:]?\s+(?:(?:it|that|this|which|they) )?should (?:read|be|say|have (?:read|been|said))\b[^.;\n]{0,12}\d/i;
+const READS = /\bshould (?:read|be|say|have (?:read|been|said)) $/;
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
   /^[ ,–—-]{1,3}(?:do not|don't|never) (?:use|take|apply|go by) (?:it|this|that|(?:the |this |that )?(?:\w+ )?(?:figure|value|number|setting))\b|^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,40}\b(?:looks|sounds|seems|smells|reads)(?: to me)?(?: like| as)?(?: an?)? (?:typo|mistake|misprint|error|wrong|slip)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
@@ -109,7 +113,7 @@ const OTHERS_BEFORE = [
   // `the same 95 Nm gives a third more load`
   /\bthe same $/,
   // What an engine gives, a spring or a bar takes, a steering wheel needs.
-  /\b(?:engine|motor)\b[^.;]{0,16}$|\b(?:torsion|spring rate|bar rate|stiffness)\b[^.;]{0,20}$/,
+  /\b(?:engine|motor)\b[^.;]{0,16}$|\b(?:torsion(?! ?$)|spring rate|bar rate|stiffness)\b[^.;]{0,20}$/,
   /\b(?:gun|driver|wrench|ratchet|tool)\b[^.;]{0,12}\b(?:says?|claims?|promises?|makes?)\b[^.;]{0,8}$/,
   // `with used bearings as noted plus 0.5 Nm`: what is added to another figure.
   /\b(?:as (?:noted|measured|before|found)|the old (?:one|value)) (?:plus|and|\+) $/,
@@ -218,6 +222,8 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   const own = before.split(/[,;]\s|:\s(?=.)/).at(-1) ?? before;
   const clause = before.split(/;\s|,\s(?!and the)/).at(-1) ?? before;
   if (TAKEN_BACK.test(after) || NOT_THIS.some((words) => words.test(before))) return 'superseded';
+  // `It should read 58 Nm`: the figure that takes the place of a wrong one.
+  if (READS.test(before)) return 'target';
   const tool = own.search(TOOL);
   // `The hinge bolts need a torque wrench: 24 Nm`
   const forPiece =
@@ -232,6 +238,11 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (wide && TOOL.test(before)) return 'wrench';
   if (inList && /\btorque[- ]?(?:wrench|key|driver|screwdriver|tool)\b/i.test(lineAt(text, span.start)))
     return 'wrench';
+  if (
+    SHOULD_READ.test(text.slice(span.end, span.end + 140)) &&
+    /\b(?:says?|reads?|printed|shows?|gives?|states?|has)\b[^.;]{0,24}$/.test(before)
+  )
+    return 'superseded';
   if (IS_OFF.test(after) || DID_NOT_DO.test(after) || WAS_GIVEN.test(after)) return 'superseded';
   if (CONVERSION.test(text.slice(span.start, span.end + 24))) return 'other';
   if (
@@ -477,6 +488,8 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
   }
 }
 
+/** Confidence of a figure whose unit stands nowhere on its sheet. */
+export const NO_UNIT = 0.55;
 /** Confidence of a figure that nothing in its sentence asks for. */
 export const UNSAID = 0.75;
 /** Confidence of a figure that a joint is pulled on from. */
@@ -489,7 +502,7 @@ const ABOUT = /(?:\b(?:ca\.?|circa|approx\.?|approximately|about|around|roughly|
 const ABOUT_REACH = 18;
 /** `So make it 105 Nm`: in the place of the figure that was just taken back. */
 const INSTEAD =
-  /\b(?:make|call) (?:it|that|them|those) $|\b(?:this|that|it|which) (?:has been|was|is) (?:now )?(?:revised|changed|raised|lowered|corrected|reduced|increased)(?: \w+)? to $/i;
+  /\b(?:make|call) (?:it|that|them|those) $|\bshould (?:read|be|say|have (?:read|been|said)) $|\b(?:this|that|it|which) (?:has been|was|is) (?:now )?(?:revised|changed|raised|lowered|corrected|reduced|increased)(?: \w+)? to $/i;
 const aboutTakenBack = (done: readonly Fact[], fact: TorqueFact): string | undefined => {
   const old = done.findLast((other) => other.value.kind === 'torqueAside' && other.value.role === 'superseded');
   return old && fact.start - old.end < CEILING_REACH ? old.about : undefined;
@@ -503,11 +516,33 @@ const isSecondRound = (text: string, { start, end }: Span): boolean =>
   /\b(?:re-?torque|re-?check|cools?|cooled|settled?|test drive|road test)\b/i.test(
     text.slice(Math.max(0, start - 120), start),
   );
+/** `Serve after 50 km: go round the eight screws once more at 22 Nm.`: what is due later, of a joint that has its figure. */
+const isRecheck = (text: string, fact: Span): boolean => {
+  const { before, after } = around(text, fact);
+  const sentence = before + after;
+  return (
+    /\b(?:after|at|next|within|every)\b[^;]{0,24}\b(?:km|kilomet(?:re|er)s?|miles?|mi|days?|weeks?|months?|hours?|trips?|tow|drive)\b/.test(
+      sentence,
+    ) &&
+    /\b(?:re-?(?:tighten|torque|check)\w*|check(?:ed|s)?|again|once more|(?:go|work) (?:a)?round|go over|nip)\b/.test(
+      sentence,
+    )
+  );
+};
+/** `Checked at 500 km, at 95 N m, without being turned further`: a wrench is set below what the joint was pulled to. */
+const isCheckedBelow = (text: string, fact: TorqueFact, pulled: TorqueFact): boolean =>
+  isRecheck(text, fact) &&
+  pulled.value.unit === fact.value.unit &&
+  fact.value.maxNm < pulled.value.maxNm &&
+  fact.value.maxNm > 0.8 * pulled.value.maxNm &&
+  /\bcheck(?:ed|s)?\b[^.;]*\b(?:at|with|to)(?: about)? $/.test(around(text, fact).before);
 /** Whether a line is a row of cells, whose heading asks. */
 const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
 
 /** `max. ` in a cell, right before its figure. */
 const CELL_CEILING = /(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?$/i;
+/** … and right behind it. */
+const CELL_CEILING_BEHIND = /^ ?(?:max(?:imum)?\b|at most|tops\b)/i;
 /** The stage a row is of that has nothing else before its figure, `stage 2 … 45 Nm`; NaN where it is none. */
 function stageRow(text: string, at: number): number {
   const before = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
@@ -590,7 +625,10 @@ export function giveRoles(
       continue;
     }
     // `Let it cool, then 52 ft-lb again`: the joint that has the figure, and none of its own.
-    if (isSecondRound(text, fact) && done.some((other) => isTorque(other) && sameNm(other, fact))) {
+    if (
+      (isSecondRound(text, fact) || isRecheck(text, fact)) &&
+      done.some((other) => isTorque(other) && (sameNm(other, fact) || isCheckedBelow(text, fact, other)))
+    ) {
       done.push(asAside(fact, 'other'));
       continue;
     }
@@ -607,7 +645,11 @@ export function giveRoles(
       done.push(asAside(fact, role));
       continue;
     }
-    if (tabled(fact.start) && CELL_CEILING.test(text.slice(Math.max(0, fact.start - 12), fact.start))) {
+    if (
+      tabled(fact.start) &&
+      (CELL_CEILING.test(text.slice(Math.max(0, fact.start - 12), fact.start)) ||
+        CELL_CEILING_BEHIND.test(text.slice(fact.end, fact.end + 12)))
+    ) {
       done.push({ ...fact, value: { ...fact.value, only: 'ceiling', limitNm: fact.value.maxNm } });
       continue;
     }

@@ -21,6 +21,7 @@ const WEIGHT: ReadonlyArray<Doubt['code']> = [
   'nearEnough',
   'mended',
   'unsaid',
+  'noUnit',
   'forceForTorque',
   'pairDisagrees',
   'twelveTimes',
