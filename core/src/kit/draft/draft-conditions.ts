@@ -67,9 +67,51 @@ export function conditionFor(drafting: Drafting, fact: Fact): Condition | undefi
   if (fact.model !== undefined) return modelCondition(drafting, fact.model);
   const conditions = drafting.inStep(fact.step).filter(isKind('condition'));
   const before = conditions.filter((entry) => entry.start < fact.start).at(-1);
-  const chosen = before ?? (conditions.length === 1 ? conditions[0] : undefined);
+  const own = before ?? (conditions.length === 1 ? conditions[0] : undefined);
+  const chosen = own ?? conditionOver(drafting, fact.step);
   return chosen && conditionOf(drafting, chosen);
 }
+
+/** `All cars.`: from here on it is of each of them. */
+const OF_ALL = /^(?:all|both|every|each)\b[^.]{0,24}\b(?:cars?|vehicles?|models?|years?|versions?|trucks?|vans?)\W*$/i;
+const VEHICLES =
+  /\b(?:cars?|vehicles?|models?|trucks?|vans?|wagons?|pick-?ups?|ones|on|of|for|from|in|up|to|before|after|since|until|till|built|made|sold|registered|model|years?|only|and|newer|older|later|earlier)\b/gi;
+const NAMES_VEHICLES = /^(?:on |for )?(?:the )?(?:cars?|vehicles?|models?|trucks?|vans?|wagons?|pick-?ups?)\b/i;
+/** Sentences of a paragraph a heading may stand before. */
+const REACH = 16;
+
+/**
+ * `Cars of 2016 to 2018. Bolt the clamps …`: a sentence that says nothing but which vehicle it is stands over the rest of its
+ * paragraph. The condition over a sentence; undefined where none is, or the sentence is that heading.
+ */
+export function conditionOver({ reading, inStep }: Drafting, at: number): Of<'condition'> | undefined {
+  const { steps } = reading;
+  for (let above = at - 1; above >= Math.max(0, at - REACH); above--) {
+    const [head, next] = [steps[above], steps[above + 1]];
+    // An empty line ends the paragraph.
+    if (!head || !next || head.list || next.start - head.end > 1) return undefined;
+    if (OF_ALL.test(head.text.trim())) return undefined;
+    const only = standsAlone(head.text, inStep(above).filter(isKind('condition')));
+    if (only) return only;
+  }
+  return undefined;
+}
+
+/** The condition a sentence is made of, where it says nothing else. */
+function standsAlone(text: string, conditions: ReadonlyArray<Of<'condition'>>): Of<'condition'> | undefined {
+  const [only, ...more] = conditions;
+  const rest = only && text.replace(only.printed, ' ').replace(VEHICLES, ' ');
+  const ofYears = only?.value.from !== undefined || only?.value.to !== undefined;
+  return only && more.length === 0 && (ofYears || NAMES_VEHICLES.test(text)) && !/\p{L}{3}/u.test(rest ?? '')
+    ? only
+    : undefined;
+}
+
+/** Whether a sentence is such a heading, and nothing to do. */
+export const headsParagraph = ({ reading, inStep }: Drafting, at: number): boolean => {
+  const text = reading.steps[at]?.text ?? '';
+  return OF_ALL.test(text.trim()) || standsAlone(text, inStep(at).filter(isKind('condition'))) !== undefined;
+};
 
 const MODEL_QUESTION = 'model';
 

@@ -1,7 +1,7 @@
 import type { DriveSize } from '../../fastener/drive.ts';
 import { type HeadStandard, headDimension, usualHead } from '../../fastener/head-dimension.ts';
 import { parseThread, type Thread } from '../../fastener/thread.ts';
-import type { Fact, FactValue } from '../../sheet/fact.ts';
+import type { Fact, FactValue, SheetDrive } from '../../sheet/fact.ts';
 import { NUMBER_WORDS } from '../../sheet/lexicon.ts';
 import { inchSizeIn } from '../../sheet/spoken-thread.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
@@ -15,7 +15,7 @@ import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
-import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { kindsIn, OF_THE_VEHICLE, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
 
@@ -65,12 +65,22 @@ function usualDrive(thread: Thread | undefined, head: Item['head']): DriveSize |
   const usual = headDimension(usualHead(thread), thread);
   return usual
     ? {
-        kind: 'hex',
+        // The number sizes have no hexagon: their usual head takes a key.
+        kind: usual.grip === 'socket' ? 'hexKey' : 'hex',
         acrossFlatsMm: Math.round(usual.acrossFlatsMm * 100) / 100,
         ...(thread.system === 'unified' ? { inch: true as const } : {}),
       }
     : undefined;
 }
+
+/**
+ * Whether a width said near a joint can be its head's: a hexagon is 1.2 to 2.6 times its thread across flats, from thin
+ * flange heads to the smallest screws (ISO 4017, ASME B18.2.1; the bounds are common practice, no source).
+ */
+const turns = (drive: SheetDrive, thread: Thread | undefined): boolean =>
+  drive.kind !== 'hex' ||
+  thread === undefined ||
+  (drive.acrossFlatsMm >= 1.2 * thread.nominalMm && drive.acrossFlatsMm <= 2.6 * thread.nominalMm);
 
 /** A thread as the packing list writes it. */
 function threadNamed(written: string | undefined): Thread | undefined {
@@ -130,9 +140,6 @@ function fitsBySize(name: string, thread: Thread | undefined, sizes: ReadonlySet
   // A washer's hole is up to 2 mm wider than its bolt. Common practice, no source.
   return !(hole > 4) || (hole >= thread.nominalMm && hole <= thread.nominalMm + 2);
 }
-
-/** It was there before, and is no piece of the kit. */
-const OF_THE_VEHICLE = /\bback (?:in|on)\b|\b(?:original|factory|existing|old|stock)\b|\b(?:refit|re-?install)\b/i;
 
 /** One figure for every piece of a size: `Torque ALL 1/2" hardware to 75 lb-ft`. */
 const ALL_OF_SIZE = /\ball\b[^.;]{0,30}\b(?:hardware|fasteners|bolts|screws)\b/i;
@@ -204,6 +211,8 @@ interface Drawn {
   version?: string;
   /** Drawn from a row of a table, which is a joint of its own. */
   row: boolean;
+  /** The sentence whose pieces its figure points at. */
+  pointsAt?: number;
 }
 
 /** The joint that a figure is said of once more: the only one with this figure, or the one of its words. */
@@ -278,6 +287,8 @@ export interface Joints {
   assembledIn: ReadonlyMap<number, string>;
   /** Rows of pieces that bear the key of a figure, by their steps. */
   keyedRows: ReadonlySet<number>;
+  /** Sentences that only give a further stage of a group: `B follows at 20 Nm`. */
+  stagedIn: ReadonlyMap<number, string>;
   /** The words that name a group's joint. */
   words: ReadonlyMap<string, readonly string[]>;
   /** Groups that have their torque from the same words as another: all the hardware of a size. */
@@ -319,6 +330,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   const assembledIn = new Map<number, string>();
   const together = new Map<string, string[]>();
   const keyedRows = new Set<number>();
+  const stagedIn = new Map<number, string>();
   const drawn: Drawn[] = [];
   const labels = new Set<string>();
   const used = new Map<string, number>();
@@ -445,6 +457,24 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       place(torque, pathOf(same.group));
       continue;
     }
+    // `A goes round at 12 Nm. B follows at 20 Nm`: of the same pieces, one stage and then the next.
+    const raised =
+      said.pointsAt === undefined
+        ? undefined
+        : drawn.find(
+            ({ pointsAt, torque: { value } }) => pointsAt === said.pointsAt && value.maxNm < torque.value.maxNm,
+          );
+    const stagedGroup = raised && kit.groups.find(({ id }) => id === raised.group);
+    if (raised && stagedGroup) {
+      const share = (nm: number) => Math.round((nm / torque.value.maxNm) * 1000) / 1000;
+      const sofar = stagedGroup.stages ?? [1];
+      stagedGroup.stages = [...sofar.map((stage) => share(stage * raised.torque.value.maxNm)), 1];
+      for (const station of kit.stations) if (stagedGroup.stations.includes(station.id)) station.specs = [printed()];
+      raised.torque = torque;
+      stagedIn.set(torque.step, raised.group);
+      place(torque, pathOf(raised.group));
+      continue;
+    }
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
     // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
     const only = (kind: ItemKind): Item | undefined => {
@@ -546,13 +576,21 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     // A size alone names a joint as long as it is the only one of its size.
     const taken = plain === 'Joint' || kit.groups.some((group) => group.title === plain);
     // `Screws` alone says less than their size.
-    const bySize = thread && !/\s/.test(said.title ?? '') && !said.words.some((word) => word.startsWith('part '));
+    const bySize =
+      thread &&
+      !/\s/.test(said.title ?? '') &&
+      // The one word of a cell is a name; of a sentence it may be any.
+      (!row || said.title === undefined || kindsIn(said.title).length > 0) &&
+      !said.words.some((word) => word.startsWith('part '));
     const called = bySize ? undefined : said.title;
     // Two rows of one name are told apart by what stands in brackets: `chassis face (inner row)`.
     const which = /^[^|\t]{3,40}?\((\p{L}[\p{L} -]{2,24})\)/u.exec(sentence)?.[1];
     const twice = called !== undefined && which !== undefined && kit.groups.some((group) => group.title === called);
     const bare = twice ? `${called}, ${which}` : (called ?? (taken ? numbered : plain));
-    const title = clip(version ? `${bare}, ${version}` : bare, 80);
+    // `Left foot` that stands on both sides is `Foot`.
+    const onBoth =
+      said.times?.places === 'sides' ? capital(bare.replace(/^(?:left|right)(?:[- ]hand)? (?=\p{L})/iu, '')) : bare;
+    const title = clip(version ? `${onBoth}, ${version}` : onBoth, 80);
     const onlyFor = variants.conditionAt(torque.step);
     const groupPath = `groups[${kit.groups.length}]`;
     // `two per leg`, and nobody says how many legs: asked.
@@ -566,7 +604,11 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     let piece = bolt ?? nut;
     if (!piece) {
       const noun =
-        KIND_OF[counted?.value.noun ?? torque.about ?? ''] === 'nut' || /\bnuts?\b/i.test(title) ? 'nut' : 'bolt';
+        KIND_OF[counted?.value.noun ?? torque.about ?? ''] === 'nut' ||
+        /\bnuts?\b/i.test(title) ||
+        (counted === undefined && said.kinds[0] === 'nut')
+          ? 'nut'
+          : 'bolt';
       const index = addItem(
         {
           kind: noun,
@@ -593,11 +635,12 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const washers = washer && nut && bolt && washer.quantity >= 2 * bolt.quantity && left(washer) >= 2 * count ? 2 : 1;
     const driveFact = said.drive;
     // A cross or square bit is no drive a wrench has: it is looked at at the head.
-    const told = driveFact?.value.drive;
+    const jointThread = thread ?? threadNamed(piece.thread);
+    const told = driveFact && turns(driveFact.value.drive, jointThread) ? driveFact.value.drive : undefined;
     const drive: DriveSize | undefined =
       told?.kind === 'cross' || told?.kind === 'square'
         ? { kind: 'unknown' }
-        : (told ?? usualDrive(thread ?? threadNamed(piece.thread), piece.head));
+        : (told ?? usualDrive(jointThread, piece.head));
     const compoundFact = said.compound;
     const compound =
       compoundFact && isCompound(compoundFact.value.compound)
@@ -662,6 +705,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       words: said.words,
       parts: partWords(sentence),
       row,
+      ...(said.pointsAt === undefined ? {} : { pointsAt: said.pointsAt }),
       ...(version ? { version } : {}),
       ...(written ? { thread: written } : {}),
     });
@@ -678,5 +722,5 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     if (!driveFact) assume(groupPath, drive ? 'driveFromThread' : 'driveUnknown', title);
   }
   const words = new Map(drawn.map((joint) => [joint.group, [...joint.words, ...joint.parts]]));
-  return { groupOf, assembledIn, keyedRows, words, together };
+  return { groupOf, assembledIn, keyedRows, stagedIn, words, together };
 }

@@ -73,10 +73,11 @@ const verbBefore = ({ inStep }: Drafting, fact: Fact): string | undefined =>
     .at(-1)?.value.action;
 
 /** Sides and corners say how often, and a row with a torque and no known noun how many its joint has: no piece of the bag. */
-const countsPieces = ({ inStep }: Drafting, { step, value }: Of<'count'>): boolean =>
+const countsPieces = ({ value }: Of<'count'>): boolean =>
   value.noun !== 'side' &&
   value.noun !== 'corner' &&
-  (value.noun !== 'piece' || value.item !== undefined || !inStep(step).some(isKind('torque')));
+  // `1 per side`: of something that was not named.
+  (value.noun !== 'piece' || value.item !== undefined);
 
 /** What the packing list leaves for the rest of the draft. */
 export interface Packing {
@@ -144,14 +145,14 @@ export function draftPacking(drafting: Drafting): Packing {
       continue;
     }
     const own = inStep(step);
-    const counts = own.filter(isKind('count')).filter((count) => countsPieces(drafting, count));
+    const counts = own.filter(isKind('count')).filter((count) => countsPieces(count));
     const packs =
       counts.length > 0 &&
       !own.some((fact) => fact.value.kind === 'action' || fact.value.kind === 'torque') &&
       looksListed(reading.steps[step]?.text ?? '', counts);
     if (packs) listed.add(step);
   }
-  const counted = facts.filter(isKind('count')).filter((count) => countsPieces(drafting, count));
+  const counted = facts.filter(isKind('count')).filter((count) => countsPieces(count));
   const pieces = counted.filter((fact) => fact.value.item !== undefined);
   const labelled = new Map<string, Item>();
   const packing = counted.filter(

@@ -7,7 +7,7 @@ import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
 import { authorityIn } from './camber-words.ts';
-import { conditionOf, isOfVehicle } from './draft-conditions.ts';
+import { conditionOf, conditionOver, headsParagraph, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
@@ -79,6 +79,15 @@ const SMALL_TALK =
   /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|(?:thanks?|thank you)(?: for [^.]{3,60})?|short version)\W*$|^(?:sorry\b[^.;]{0,60}|rating|score|asked by|answered by|status|replied)\b(?![^.]*\d ?(?:n·?m|ft|lb|mm))/i;
 const YES_NO = /^(?:yes|no|none|never|stop|nothing)\W*$/i;
 
+/** `Method`, `Section 3 Fitting`: over the steps below it. */
+const HEADS_STEPS =
+  /^(?:(?:section|part|chapter|stage|phase) (?:\d{1,2}|[ivx]{1,4}|[A-F])\b[.:]?(?: [\p{L}& -]{3,40})?|method|procedure|instructions?|fitting|preparation|preparations|assembly|installation|directions|removal|the work|how to(?: (?:fit|do) (?:it|them))?|steps|before you (?:start|begin))\W*$/iu;
+/** `Done.` */
+const ALL_DONE = /^(?:done|finished|that(?:'s| is) (?:it|all)|good luck|enjoy|end)\W*$/i;
+/** `The vehicle shall not tow for 24 hours`, said of nobody's hands. */
+const FORBIDS =
+  /^(?:the )?(?:fitter|vehicle|car|truck|you|nobody|no one|it|they|customer|owner)\s+(?:shall|must|may|should|will|can)(?:\s+not|\s+never|n't)\b/i;
+
 /** A word that stands over what is to be minded, and says nothing by itself. */
 const WARNING_WORD = /^\W*(?:attention|caution|warning|note|notice|important|danger)\W*$/i;
 const FEW = 3;
@@ -123,7 +132,7 @@ const RAISES = /^(?:raise|lift) the\b/i;
 export function draftSteps(
   drafting: Drafting,
   { listed }: Packing,
-  { groupOf, assembledIn, keyedRows, together }: Joints,
+  { groupOf, assembledIn, keyedRows, stagedIn, together }: Joints,
   variants: Variants,
 ): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
@@ -181,7 +190,14 @@ export function draftSteps(
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
     if (listed.has(at) || lettered.has(at) || keyedRows.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
-    if (variants.isHeading(at) || FIGURES_TITLE.test(step.text.trim())) return;
+    const staged = stagedIn.get(at);
+    const begun = kit.steps.find(({ actions }) => actions.some((one) => one.type === 'torque' && one.group === staged));
+    if (begun) {
+      begun.text = clip(`${begun.text} ${step.text}`, 2000);
+      return;
+    }
+    if (headsParagraph(drafting, at) || variants.isHeading(at) || FIGURES_TITLE.test(step.text.trim())) return;
+    if (HEADS_STEPS.test(step.text.trim()) || ALL_DONE.test(step.text.trim())) return;
     if (SMALL_TALK.test(step.text.trim()) || UNIT_ALONE.test(step.text.trim())) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
@@ -211,9 +227,17 @@ export function draftSteps(
     const done = own.some(
       ({ value }) => value.kind === 'torque' || (value.kind === 'action' && value.action !== 'check'),
     );
-    const outdated = !done && own.some(isKind('torqueAside'));
+    // `After 500 km: all again, 55 Nm` is due later, and its figure is the joint's own.
+    const outdated = !done && own.some(isKind('torqueAside')) && !own.some(isKind('aftercare'));
     const acts = soundsLikeAct(step.text) && !(outdated && /^test\b/i.test(step.text));
-    const minded = (MINDED.test(step.text) || step.warns || outdated) && !own.some(isKind('torque')) && !acts;
+    // `Pins get no grease`: minded while working, where it says nothing more.
+    const dryOnly =
+      own.some(({ value }) => value.kind === 'dry') &&
+      !works &&
+      !own.some(({ value }) => value.kind === 'compound' || value.kind === 'stage');
+    const minded =
+      ((MINDED.test(step.text) || step.warns || outdated || dryOnly) && !own.some(isKind('torque')) && !acts) ||
+      (FORBIDS.test(step.text) && !own.some(isKind('torque')));
     if (limit !== undefined || minded || (at > lastTorque && FOR_LATER.test(step.text))) {
       kit.cautions.push({
         id: freshId('caution'),
@@ -401,10 +425,11 @@ export function draftSteps(
     }
     const conditions = own.filter(isKind('condition'));
     const only = conditions[0];
+    const overIt = conditions.length === 0 ? conditionOver(drafting, at) : undefined;
     const when =
       conditions.length === 1 && only && only.start - step.start < 3 && isOfVehicle(only)
         ? conditionOf(drafting, only)
-        : undefined;
+        : overIt && conditionOf(drafting, overIt);
     const number = step.number ?? rowNumber(step.text);
     kit.steps.push({
       id: freshId(`step ${number ?? kit.steps.length + 1}`),

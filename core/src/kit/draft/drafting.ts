@@ -75,6 +75,7 @@ export const KIND_OF: Record<string, ItemKind> = {
   fastener: 'bolt',
   nut: 'nut',
   locknut: 'nut',
+  nyloc: 'nut',
   washer: 'washer',
   shim: 'washer',
   clip: 'clip',

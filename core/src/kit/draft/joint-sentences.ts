@@ -4,12 +4,15 @@ import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { Packing } from './draft-packing.ts';
 import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
+import { tidyTitle } from './joint-title.ts';
 import {
   elsewhere,
   followers,
   kindsIn,
+  OF_THE_VEHICLE,
   partKeys,
   partsInRun,
+  partWords,
   phraseBefore,
   placedOnes,
   referencesIn,
@@ -39,6 +42,8 @@ export interface JointSentences {
   kinds: readonly ItemKind[];
   /** The row that bears its key, `Screw M8 x 20   T1`, by its step. */
   keyed?: number;
+  /** The sentence whose pieces its figure points at: `Pull them evenly to 70 Nm`. */
+  pointsAt?: number;
   /** Steps in which it is put together, by their index. */
   assembled: readonly number[];
 }
@@ -123,6 +128,15 @@ const OFF_THE_THREAD = /\b(?:never|not|none) on (?:the|its|their|these|any) thre
 const titled = (text: string): string | undefined => {
   const plain = text
     .replace(/\([^)]*\)/g, ' ')
+    .replace(/\([^)]*$/, ' ')
+    // `When the ladder lies level, the screws`: how far the work is names nothing.
+    .replace(/^\s*(?:when|while|once|as soon as|after|before|with)\b[^,]*,\s*/i, ' ')
+    .replace(/^\s*as before,?\s*(?:but\b)?/i, ' ')
+    // `Moments: M10`, `down: straps first`
+    .replace(/^\s*(?:(?:tightening )?(?:moments?|figures?|values?|torques?)|down|up|in|on)\s*:\s*/i, ' ')
+    .replace(/,?\s*\b(?:which|that|who)?\s*(?:shall|must|should|will|may|can)(?:\s+be)?\s*$/i, ' ')
+    .replace(/\s(?:which|that)\s*$/i, ' ')
+    .replace(/\bfirst\s*$/i, ' ')
     // `Tighten in this order: 1) end plates`: the row is named and not the list.
     .replace(/^.*\b(?:in (?:this|the following|that) order|as follows)\s*:?\s*(?:\(?\w\))?/i, ' ')
     .replace(/^\s*(?:re-?)?(?:tighten|torque)(?:\s+up)?\s+/i, ' ')
@@ -140,7 +154,11 @@ const titled = (text: string): string | undefined => {
     .replace(/^\s*put\s+(?:the\s+)?(.{3,60}?)\s+back\b/i, ' $1 ')
     .replace(/\($/, ' ')
     // What it is done on alone, and inch marks left of a size.
-    .replace(/^\s*[\p{L} -]{3,40} only:\s*/iu, ' ')
+    .replace(/^\s*(?:[\p{L} -]{3,40} only|only (?:vehicles|cars|models|trucks) [^:]{3,40}):\s*/iu, ' ')
+    // `new: top M10 →`, `slider bolts that's thirteen mil`
+    .replace(/^\s*(?:new|now)\s*:\s*/i, ' ')
+    .replace(/\s*(?:→|->|=>)\s*$/, ' ')
+    .replace(/\s(?:that's|that is|which is|those are)\b.*$/i, ' ')
     .replace(/["″]/g, ' ')
     // A size with its length names no part.
     .replace(/\b(?:M\d{1,2}|\d{1,2}\/\d{1,2}(?:-\d{2})?)(?:\s*[x×]\s*\d[\d.,/]*)+"?/g, ' ')
@@ -158,6 +176,8 @@ const titled = (text: string): string | undefined => {
     .replace(/(?:\b(?:n[·.]?m|ft-?lbs?|lb-?ft|in-?lbs?)\s*)+$/i, ' ')
     .replace(/^\s*(?:grease|oil|lubricate|clean|degrease)\s+/i, ' ')
     .replace(/\b(?:crosswise|across|in turn|evenly)\s*$/i, ' ')
+    // `M10 Nm, M8`: sizes and units left of a run of figures.
+    .replace(/(?:\bM\d{1,2}\s*n[·.]?m\b[\s,]*)+(?:M\d{1,2})?\s*$/i, ' ')
     .replace(/[\s,:;]+$/, ' ')
     .replace(
       /(?:\s\b(?:and|or|then|of|in|to|with|at|back|per side|a side|on|up|get|gets|want|wants|take|takes|go|goes|are|is|they|them|it|just))+\s*$/i,
@@ -172,7 +192,7 @@ const titled = (text: string): string | undefined => {
   }
   return plain.length >= 3 &&
     plain.length <= LONGEST_TITLE &&
-    !/\b(?:not over|never|until|sockets?|spanners?|wrench|key)\b|^(?:that|this|it|they|these|those|let|go|come|leave|make|wait|keep|look|i|we|you)\b/i.test(
+    !/\b(?:not over|never|until|sockets?|spanners?|wrench|key)\b|^(?:that|this|it|they|them|these|those|let|go|come|leave|make|wait|keep|look|i|we|you|as|when|if)\b|^(?:[a-z]|one|the other) (?:goes|follows|works|does)\b|\b(?:shall|must|has its own|have their own)\b/i.test(
       plain,
     ) &&
     /\p{L}{3}/u.test(plain)
@@ -268,7 +288,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
 
   const threadsOf = (at: number) => inStep(at).filter(isKind('thread'));
   const ownThread = threadsOf(torque.step).find((fact) => fact.value.designation === size);
-  const told = size === undefined ? ordered.map(threadsOf).find((list) => list.length > 0) : undefined;
+  // `The plate is mounted back on the pipe`: the vehicle's own screws have the size of none of the kit's.
+  const ofVehicle = OF_THE_VEHICLE.test(own.text);
+  const told = size === undefined && !ofVehicle ? ordered.map(threadsOf).find((list) => list.length > 0) : undefined;
   // `Bracket bolts back in, 25 Nm, those are M8`: the only size of a sentence with one figure.
   const inOwn = threadsOf(torque.step);
   const alone =
@@ -347,7 +369,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       .some(saysOfIt(at));
   // `Copper grease on those two bolts`, said right behind.
   const next = reading.steps[torque.step + 1];
-  const pointsBack =
+  const saidBehind =
     next &&
     /\b(?:those|these|them|the same)\b|^they\b/i.test(next.text) &&
     (kindsIn(next.text).length === 0 || kindsIn(next.text).some((kind) => kinds.includes(kind)))
@@ -357,9 +379,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     torque.step,
     ...[anchor ?? -1, ...beside].filter((at) => at >= 0),
     ...others.filter(sameStep),
-    ...pointsBack,
+    ...saidBehind,
   ];
-  const closest = [...near, ...related];
+  const closest = ofVehicle ? [torque.step, ...others.filter(sameStep), ...saidBehind] : [...near, ...related];
   // Rows of a table speak each for itself.
   const sayer = closest.find((at) => {
     if (otherRow(at)) return false;
@@ -407,22 +429,24 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const put = [anchor ?? -1, ...beside]
     .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
     .find((text) => text !== undefined);
-  const title =
+  const title = tidyTitle(
     (cell === undefined ? undefined : titled(cell)) ??
-    connectsIt(drafting, torque.step) ??
-    partToPart ??
-    (subject === undefined ? puttingOf(phrase) : undefined) ??
-    // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
-    (subject === undefined && (phraseWords.length > 0 || parts.length > 0 || places.length > 0 || ownLabels.length > 0)
-      ? titled(phrase)
-      : undefined) ??
-    labelOf(own.text) ??
-    titled(places[0] ?? '') ??
-    put ??
-    (subject === undefined ? undefined : titled(heldOf(phrase) ?? '')) ??
-    (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined
-      ? undefined
-      : `${phraseWords[0][0]?.toUpperCase()}${phraseWords[0].slice(1)} ${kinds[0]}s`);
+      connectsIt(drafting, torque.step) ??
+      partToPart ??
+      (subject === undefined ? puttingOf(phrase) : undefined) ??
+      // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
+      (subject === undefined &&
+      (phraseWords.length > 0 || parts.length > 0 || places.length > 0 || ownLabels.length > 0)
+        ? titled(phrase)
+        : undefined) ??
+      labelOf(own.text) ??
+      titled(places[0] ?? '') ??
+      put ??
+      (subject === undefined ? undefined : titled(heldOf(phrase) ?? '')) ??
+      (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined
+        ? undefined
+        : `${phraseWords[0][0]?.toUpperCase()}${phraseWords[0].slice(1)} ${kinds[0]}s`),
+  );
   return {
     ...(title ? { title } : {}),
     words,
@@ -437,6 +461,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     rideHeight,
     kinds,
     ...(keyed === undefined ? {} : { keyed }),
+    ...(subject !== undefined && keyed === undefined && pointsAtOthers(own, torque) ? { pointsAt: subject } : {}),
     assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
   };
 }
@@ -465,34 +490,83 @@ function keyedRow({ reading }: Drafting, torque: Of<'torque'>): number | undefin
   return row < 0 ? undefined : row;
 }
 
+/** `Pull them evenly to`, `A goes round at`: what stands before the figure points at pieces that were named before, or at who does it. */
+const POINTS_BACK_ONLY =
+  /^\W*(?:(?:(?:[A-Z]|one|another|the other|fitter|helper|you|we) (?:goes|go|follows?|works?)|them|they|it|those|these|all|both|each|evenly|up|down|together|firmly|home|crosswise|in turn|gradually|slowly|bring|then|now|so|again|round|around|over|behind|can|may|at|to)\W+)*(?:(?:[A-Z]|one|another|the other|fitter|helper|you|we) (?:goes|go|follows?|works?)|them|they|it|those|these|all|both|each|evenly|up|down|together|round|around|over|behind|at|to)?\W*$/;
 /** How many sentences back a figure's pieces may have been named. */
 const NAMED_BEFORE = 6;
 
+/** Whether what stands before a figure only points at pieces named before, or says who pulls: `them evenly to`, `A goes round at`. */
+const pointsAtOthers = (step: SheetStep, torque: Of<'torque'>): boolean => {
+  const phrase = phraseBefore(step, torque.start);
+  const plain = phrase.replace(/^\W*\p{Lu}(?=\p{Ll})/u, (first) => first.toLowerCase());
+  return torque.about === undefined && plain !== '' && /\p{L}/u.test(plain) && POINTS_BACK_ONLY.test(plain);
+};
+
+/** The kind of pieces a figure is said of by that alone: `bring the screws up to 22 Nm`; undefined where more names them. */
+function kindAlone(step: SheetStep, torque: Of<'torque'>): ItemKind | undefined {
+  const phrase = phraseBefore(step, torque.start);
+  const [kind, ...more] = kindsIn(phrase);
+  return torque.about === undefined &&
+    more.length === 0 &&
+    /\b(?:the|these|those|all|both)\b/i.test(phrase) &&
+    tellingWords(phrase).length === 0 &&
+    partWords(phrase).length === 0 &&
+    placedOnes(phrase).length === 0 &&
+    !/\(\w{1,3}\)|\||\t/.test(step.text)
+    ? kind
+    : undefined;
+}
+
 /** The sentence whose pieces a figure is for that names none itself: `Six bolts a side. … Then 90 foot pounds each.` */
 function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): number | undefined {
-  const own = (reading.steps[torque.step]?.text ?? '').replace(torque.printed, ' ');
+  const step = reading.steps[torque.step] as SheetStep;
+  const own = step.text.replace(torque.printed, ' ');
   const names =
     torque.about !== undefined ||
     tellingWords(own).length > 0 ||
     kindsIn(own).length > 0 ||
     /\(\w{1,3}\)|\||\t/.test(own);
   // `Grease the threads or they gall. 18 Nm, not more`: the clause of the figure says nothing.
-  const bare = /^\W*$/.test(phraseBefore(reading.steps[torque.step] as SheetStep, torque.start));
+  const bare = /^\W*$/.test(phraseBefore(step, torque.start));
   // `Tighten to 8 Nm.` and no more: of what was put in just before.
   const onlyVerb = /^\W*(?:then |now |finally )?(?:tighten|torque|pull)(?: up)?(?: to| at)?\W*$/i.test(
     own.replace(/\b(?:crosswise|in a star|evenly|stage|pass)\b|[\d+°:,.]/gi, ' '),
   );
+  const points = pointsAtOthers(step, torque);
+  const theKind = kindAlone(step, torque);
   const aside =
-    torque.about === undefined && kindsIn(own).length === 0 && bare && /\b(?:they|them|it|those|these)\b/i.test(own);
-  if (!aside && !onlyVerb && (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own))) return undefined;
+    points ||
+    (torque.about === undefined && kindsIn(own).length === 0 && bare && /\b(?:they|them|it|those|these)\b/i.test(own));
+  if (
+    !aside &&
+    !onlyVerb &&
+    theKind === undefined &&
+    (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own))
+  )
+    return undefined;
+  let called: number | undefined;
   for (let at = torque.step - 1; at >= Math.max(0, torque.step - NAMED_BEFORE); at--) {
-    const step = reading.steps[at];
-    if (!step || step.list || inStep(at).some(({ value }) => value.kind === 'torque')) return undefined;
-    const counts = inStep(at).some(({ value }) => value.kind === 'count' && TIGHTENED.has(value.noun));
-    const calls = aside || (onlyVerb && step.number === reading.steps[torque.step]?.number);
-    if ((counts || (calls && kindsIn(step.text).length > 0)) && !removes(inStep(at))) return at;
+    const before = reading.steps[at];
+    if (!before || before.list) break;
+    const pulled = inStep(at).filter(isKind('torque'));
+    // `A goes round at 12. B follows at 20`: both of what was named before the first.
+    if (pulled.length > 0 && !(points && pulled.every((other) => pointsAtOthers(before, other)))) break;
+    if (pulled.length > 0 || removes(inStep(at))) continue;
+    const counts = inStep(at)
+      .filter(isKind('count'))
+      .some(
+        ({ value }) =>
+          TIGHTENED.has(value.noun) && (theKind === undefined || (KIND_OF[value.noun] ?? 'bolt') === theKind),
+      );
+    if (counts) return at;
+    if (theKind !== undefined) continue;
+    const calls = aside || (onlyVerb && before.number === step.number);
+    if (calls && kindsIn(before.text).length > 0) called ??= at;
+    // A washer or a nut in between says nothing of what is pulled: the sentence that counts is looked for on.
+    if (called !== undefined && !points) return called;
   }
-  return undefined;
+  return called;
 }
 
 /** The sentences of the numbered paragraph one stands in; itself where none is numbered. */

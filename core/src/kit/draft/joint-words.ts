@@ -85,11 +85,16 @@ export function partsInRun(step: SheetStep, at: number): string[] {
 /** The parts of a text, told from the words that name a joint. */
 export const partKeys = (text: string): string[] => partWords(text).map((part) => `part ${part}`);
 
+/** A stage without a unit that leads up to a figure: `to 14, then to`. */
+const STAGE_BEFORE =
+  /\s(?:(?:first |up )?(?:to|at)\s+)?\d{1,3}(?:[.,]\d)?,?\s+(?:and\s+)?(?:then|finally|afterwards)\s+(?:to|at|up to)?\s*$/i;
+
 /** The noun phrase a torque is said of: what stands before it in its clause. */
 export function phraseBefore(step: SheetStep, at: number): string {
   const named = recordName(step.text);
   if (named !== undefined) return named;
-  const before = step.text.slice(0, Math.max(0, at - step.start));
+  // `bring the screws up to 14, then to 22 Nm`: the stage before it is of the same phrase.
+  const before = step.text.slice(0, Math.max(0, at - step.start)).replace(STAGE_BEFORE, ' ');
   // Behind another figure of its row a cell speaks for itself: `A 45 Nm     E 20 Nm`.
   const cells = before.split(/\s{3,}/);
   const inRun = nameInRun(before);
@@ -97,12 +102,16 @@ export function phraseBefore(step: SheetStep, at: number): string {
     inRun ??
     (/\p{L}/u.test(cells.at(-1) ?? '') && /\d\s?(?:n·?m|ft|lb|kg)/i.test(cells.at(-2) ?? '') ? cells.at(-1) : before);
   const clause = (own ?? before).split(/[.;]\s|,\s(?=then|and then)|\bthen\b/i).at(-1) ?? before;
-  return clause
-    .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')
-    .replace(/\b(?:to|with|at|is|are|be|go(?:es)? to|until|final(?:ly)?)\b\s*$/i, ' ')
-    .replace(/(?:[|:=–→-]|->|=>)+\s*$/, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
+  return (
+    clause
+      // `When the ladder lies level, the screws`: how far the work is.
+      .replace(/^\W*(?:when|while|once|as soon as|after|before)\b[^,]*,\s*/i, '')
+      .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')
+      .replace(/\b(?:to|with|at|is|are|be|go(?:es)? to|until|final(?:ly)?)\b\s*$/i, ' ')
+      .replace(/(?:[|:=–→-]|->|=>)+\s*$/, ' ')
+      .replace(/\s+/g, ' ')
+      .trim()
+  );
 }
 
 /** A capital that stands alone within a sentence: no article, no unit behind a number, and no name of a step or a place. */
@@ -131,6 +140,11 @@ export function referencesIn(text: string, labels: ReadonlySet<string>): string[
     if (labels.has(label) && !found.includes(label)) found.push(label);
   }
   for (const label of bareLabels(text)) if (labels.has(label) && !found.includes(label)) found.push(label);
+  // `use ② ③ ④`
+  for (const [circled] of text.matchAll(/[\u2460-\u2473]/g)) {
+    const label = String((circled.codePointAt(0) ?? 0) - 0x245f);
+    if (labels.has(label) && !found.includes(label)) found.push(label);
+  }
   for (const match of text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi)) {
     const label = (match[1] ?? match[2] ?? '').toLowerCase();
     if (labels.has(label)) found.push(label);
@@ -146,7 +160,7 @@ export interface Times {
 }
 
 const SIDES =
-  /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?on the other side\b|\bsame again on the (?:front |rear )?(?:left|right)\b|\bleft and right, (?:\w+ )*each\b/i;
+  /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?(?:on|for|at) the (?:other side|right|left)\b|\bsame again on the (?:front |rear )?(?:left|right)\b|\bleft and right, (?:\w+ )*each\b/i;
 const CORNERS = /\b(?:all four|each|every|at the four) (?:corners?|wheels?|hubs?)\b/i;
 /** `Same at all four uprights`, `repeat for the other three`: how often it is done in all. */
 const SAME_AT =
@@ -161,6 +175,12 @@ const EACH = /\b(?:each|every|per|a|both|the two)\s+(\p{L}{3,})\b/giu;
 export function timesIn(text: string, pieces: ReadonlyArray<Of<'count'>>): Times | undefined {
   if (CORNERS.test(text)) return { times: 4, places: 'corners' };
   if (SIDES.test(text)) return { times: 2, places: 'sides' };
+  // `two in each of four legs`
+  const ofThem = /\b(?:each|every|per) (?:one )?of (?:the |all )?(two|three|four|five|six|eight|[2-8])\b/i.exec(text);
+  const each = ofThem && (Number(ofThem[1]) || NUMBER_WORDS[ofThem[1]?.toLowerCase() ?? '']);
+  if (each) return { times: each, places: 'pieces' };
+  if (/[;.:] ?[\p{L} ]{3,30}(?: ?[-–:,])? (?:likewise|ditto|the same|same again)\s*[.;,]?$/iu.test(text))
+    return { times: 2, places: 'pieces' };
   const places = /\b(\d{1,2}|two|three|four|six|eight) ?(?:pl|plcs|places)\b/i.exec(text);
   const many = places && (Number(places[1]) || NUMBER_WORDS[places[1]?.toLowerCase() ?? '']);
   if (many) return { times: many, places: 'pieces' };
@@ -184,15 +204,23 @@ export function timesIn(text: string, pieces: ReadonlyArray<Of<'count'>>): Times
   return undefined;
 }
 
+/** `rear strap - likewise;`: as the one before it. */
+const LIKEWISE = /^[\p{L} ]{3,30}(?: ?[-–:,])? (?:likewise|ditto|the same|same again)\s*[.;,]?$/iu;
 /** `Repeat on the other side` behind a sentence doubles what it counts. */
 export const followers = (steps: readonly SheetStep[], at: number): string[] =>
   steps
     .slice(at + 1, at + 3)
     .flatMap((step) =>
-      /^(?:repeat|the same|same (?:again|on|at|for|with)|likewise|ditto|do the (?:other|rest))\b/i.test(step.text)
+      /^(?:repeat|the same|same (?:again|on|at|for|with)|likewise|ditto|do (?:the (?:other|rest|same)|likewise|it again))\b/i.test(
+        step.text,
+      ) || LIKEWISE.test(step.text)
         ? [step.text]
         : [],
     );
+
+/** It was there before, and is no piece of the kit. */
+export const OF_THE_VEHICLE =
+  /\bback (?:in|on)\b|\b(?:original|factory|existing|old|stock)\b|\b(?:refit|re-?install)\b/i;
 
 /** Kinds of pieces that are tightened, which a text names. */
 export const kindsIn = (text: string): ItemKind[] => [

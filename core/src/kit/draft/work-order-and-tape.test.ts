@@ -104,7 +104,7 @@ Before starting: battery negative off (10 mm). Connect it last, 5 Nm.
   });
   it('counts each side, names joints by what stands before the colon, and starts no other joint by hand', () => {
     expect(jointsOf(kit).map(([title, count]) => [title, count])).toEqual([
-      ['bracket to bumper beam', 4],
+      ['Bracket to bumper beam', 4],
       ['Ground eyelet', 1],
       ['Battery terminal', 1],
     ]);

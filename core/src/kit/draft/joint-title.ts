@@ -1,0 +1,43 @@
+/** An order to the fitter before what it is about: `Bring the screws up to`, `Use short bolts`. */
+const ORDER =
+  /^\s*(?:screw|bring|use|connect|pull|take|secure|fasten|fix|join|insert|start|do)\s+(?:up\s+|down\s+|in\s+|on\s+)?(?:the\s+|all\s+|both\s+)?(?=\p{L}{3})/iu;
+/** `The plate shall be held to the frame by the guide bolts`: what is joined to what, and the words between. */
+const PASSIVE =
+  /^(?:the\s+)?(.{3,40}?)\s+(?:shall|must|should|will|may|is|are|gets?)\s+(?:be\s+|been\s+|to be\s+)?\p{L}{2,}(?:ed|ld|t|wn|ung|ewn)\b(?:\s+(?:back|down|up|in|together))?(.*)$/iu;
+const WHERE_TO =
+  /^\s+(?:to|on|onto|into)\s+(?:the\s+)?[\p{L} -]{3,30}?(?=$|[,.;:(]|\s(?:by|with|using|through|and)\b)/iu;
+/** `B screws the legs to the rails`: who does it. */
+const WHO = /^[A-Z]\s+\p{Ll}{3,}s\s+(?:the\s+)?(?=\p{Ll})/u;
+/** `The frame hangs on six bolts`: what is held by them. */
+const HELD_ON =
+  /^(?:the\s+)?(.{3,40}?)\s+(?:hangs?|sits?|rests?|stands?|goes|go|fits?|mounts?|bolts?)\s+(?:on|in|to|with|by|at)\s.*\b(?:bolts?|nuts?|screws?|studs?)\b/i;
+/** What tells no joint from another. */
+const SAYS_NOTHING =
+  /^(?:(?:tightening|torque|final|the|all|their|its|of|for|to|and|moments?|values?|figures?|torques?|settings?|specs?|step|stage|pass|hardware|fasteners)\b[\s:.,-]*)+$/i;
+
+/**
+ * A joint's title without the sentence it was taken from: no order, no passive, nothing that only leads up to a figure;
+ * undefined where nothing is left that names it.
+ */
+export function tidyTitle(title: string | undefined): string | undefined {
+  if (title === undefined) return undefined;
+  const plainTitle = title
+    .replace(/[\u2460-\u2473]/g, ' ')
+    .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '');
+  // `the long ones bottom out). 24 Nm`: an end of another sentence.
+  if (/^[^(]*\)/.test(plainTitle)) return undefined;
+  const passive = PASSIVE.exec(plainTitle);
+  const held = HELD_ON.exec(plainTitle)?.[1];
+  const named = held ?? (passive ? `${passive[1]}${WHERE_TO.exec(passive[2] ?? '')?.[0] ?? ''}` : plainTitle);
+  const plain = named
+    .replace(WHO, '')
+    .replace(ORDER, '')
+    .replace(/\s(?:is|are|has|have)\s(?:M\d+|\d+|its|their|a|an|the)\b.*$/i, '')
+    .replace(/\s(?:and|with)\s(?:its|their|own)(?:\s\p{L}+)?$/iu, '')
+    .replace(/(?:\s(?:on|in|up|down|off|back|to|with|by|and|of|the|at))+$/i, '')
+    .replace(/\s+/g, ' ')
+    .trim();
+  if (/^(?:under|over|behind|between|through|on|in|at|to)(?: (?:and|or))?$/i.test(plain)) return undefined;
+  if (plain.length < 3 || SAYS_NOTHING.test(plain) || !/\p{L}{3}/u.test(plain)) return undefined;
+  return `${plain[0]?.toUpperCase()}${plain.slice(1)}`;
+}
