@@ -33,17 +33,17 @@ const FLOORS = {
   known: {
     torque: [0.97, 0.985],
     thread: [0.965, 0.975],
-    count: [0.93, 0.96],
+    count: [0.93, 0.955],
     compound: [0.94, 0.92],
     'packing quantity': [0.93, 0],
     condition: [0.8, 0.92],
   },
   blind: {
-    torque: [0.93, 0.875],
+    torque: [0.92, 0.87],
     thread: [0.97, 0.96],
-    count: [0.88, 0.94],
+    count: [0.84, 0.93],
     compound: [0.85, 0.9],
-    condition: [0.6, 0.8],
+    condition: [0.6, 0.7],
   },
 } as const;
 
