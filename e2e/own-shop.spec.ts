@@ -75,7 +75,7 @@ test('from an empty folder to a signed job by two people over TLS, and on from i
     await phone.goto(`${shop.url}/jobs/${job}/check-in`);
     await countAll(phone, job);
     await page.goto(`${shop.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { shortRounds: true });
+    await workOnScreen(page, job, { shortRounds: true, onceEach: true });
     await page.getByRole('link', { name: 'To Close out' }).click();
     await countTray(page);
     await page.getByRole('button', { name: 'Sign and close' }).click();

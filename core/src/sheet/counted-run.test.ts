@@ -47,6 +47,26 @@ describe('a list under any heading, or none', () => {
       ['1 Arm, left', '4 1/2-13 x 1-1/2 hex bolt, grade 8', '8 1/2 flat washer'],
     ],
     [
+      'by letters and dots, at the foot of a sheet',
+      '(K) M10 x 30 flange bolt ..... 6\n(L) conical washer .......... 12\n(M) tow hook ................ 2',
+      ['6 M10 x 30 flange bolt', '12 conical washer', '2 tow hook'],
+    ],
+    [
+      'with sizes before its counts',
+      'BAG: shield 1, M6 x 12 flange bolts 4, U-bolt M8 1, lock nuts M8 2',
+      ['1 shield', '4 M6 x 12 flange bolts', '1 U-bolt M8', '2 lock nuts M8'],
+    ],
+    [
+      'between strokes',
+      '1/ PARTS: PUMP 1 / BANJO BOLT M12X1 2 / COPPER WASHER 4 / M6X16 3',
+      ['1 PUMP', '2 BANJO BOLT M12X1', '4 COPPER WASHER', '3 M6X16'],
+    ],
+    [
+      'of what a kit has',
+      'Your kit has 2 hinges, 4 ball studs (M8), 12 #8 x 1/2 screws and 4 jam nuts.',
+      ['2 hinges', '4 ball studs (M8)', '12 #8 x 1/2 screws', '4 jam nuts'],
+    ],
+    [
       'with a size at the head of a row, which is no letter of it',
       'In the box:\n• M8 x 25 studs – 4\n• M8 nyloc nuts – 4\n• hose clamps – 2',
       ['4 M8 x 25 studs', '4 M8 nyloc nuts', '2 hose clamps'],

@@ -10,7 +10,10 @@ const TORQUE_UNIT = /\d\s?(?:n[·. ]?m|ft[- ]?lbs?|lbf|lb[. -]?ft|in[- ]?lbs?|kg
 const TOOLS = /\b(?:tools?|spanners?|wrench(?:es)?|sockets?)\s*:/i;
 /** What says before a list that it is one: a colon, or that a set is made of it. */
 const OPENS =
-  /(?::|\b(?:comprises|contains|consists? of|includes|is made (?:up )?of|(?:there )?(?:exists?|are)|have|you get|bring(?:s)? you|comes? with|supplied with|count))\s+/gi;
+  /(?::|\b(?:comprises|contains|consists? of|includes|has|is made (?:up )?of|(?:there )?(?:exists?|are)|have|you get|bring(?:s)? you|comes? with|supplied with|count))\s+/gi;
+/** Where a count may stand: at the head of a piece or at its end. */
+const COUNTS =
+  /(?:^|[,;:.]\s*|\b(?:and|plus)\s+|\p{L}\s)\(?(?:\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|an?|one)(?=[\s)x×,;.]|$)/giu;
 const FEW = 3;
 /** How many of the pieces must be counted for the run to be a list. */
 const MOST = 0.75;
@@ -32,6 +35,8 @@ export function countedRun(
 ): CountedRun | undefined {
   if ((sentence.match(/[,;]/g)?.length ?? 0) < FEW - 1 || !HARDWARE_NAMED.test(sentence)) return undefined;
   if (TORQUE_UNIT.test(sentence) || TOOLS.test(sentence)) return undefined;
+  // Most sentences count nothing, and are not taken apart.
+  if ((sentence.match(COUNTS)?.length ?? 0) < FEW) return undefined;
   const label = /^\s*(?:[-•*▪]\s+|\(?[\dA-Za-z]{1,3}[.)]\s+|\d{1,2}\.\d{1,2}\.?\s+)?/.exec(sentence)?.[0].length ?? 0;
   // What opens the list stands before it, and is none of its pieces.
   const starts = [...[...sentence.matchAll(OPENS)].map((match) => match.index + match[0].length), label];

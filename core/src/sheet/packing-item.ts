@@ -48,10 +48,13 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
   // `M8x25 - 4`: a size alone names its bolt.
   const [, size, many] = /^(M\d{1,2} ?[x×] ?\d[\d.x× ]*?) [-–=] (\d{1,2})$/.exec(text) ?? [];
   if (size !== undefined && Number(many) > 0) return { count: Number(many), item: size };
+  // `U-bolt M8 1`: what it is, its size, and how many; more than nine may be a length.
+  const [, named, few] = /^(\p{L}[\p{L} -]{2,}\bM\d{1,2}(?: ?[x×] ?\d[\d.]*)*) ([1-9])$/iu.exec(text) ?? [];
+  if (named !== undefined) return { count: Number(few), item: named };
   const [, number, alone] = /^(\d{1,3}) ?(?:x |× ?|off |pcs )?(M\d{1,2} ?[x×] ?\d[\d.x× ]*)$/.exec(text) ?? [];
   if (alone !== undefined && Number(number) > 0) return { count: Number(number), item: alone };
   // `M12x40 8`: a whole size, and how many.
-  const [, sized, times] = /^(M\d{1,2} ?[x×] ?\d{2,3}) (\d{1,2})$/.exec(text) ?? [];
+  const [, sized, times] = /^(M\d{1,2} ?[x×] ?\d{2,3}) (\d{1,2})$/i.exec(text) ?? [];
   if (sized !== undefined && Number(times) > 0) return { count: Number(times), item: sized };
   // `bracket pair`
   const [, paired] = /^(?:a |one |1 )?(\p{L}[\p{L} -]{2,40}) pair$/iu.exec(text) ?? [];

@@ -215,7 +215,7 @@ const ANSWERS =
 const FEW_PIECES = 3;
 /** A heading and its list in strokes: `Carton: arm / bracket / 5 pcs M10 bolts`. */
 const STROKES =
-  /^\W{0,4}(?:\p{L}[\p{L} ]{2,30}:\s+|(?:parts|contents?|hardware|kit|carton|box|bag)\s{2,})(?=[^:\n]* [/|] [^:\n]* [/|] )/iu;
+  /^\W{0,4}(?:\d{1,2}\/\s*)?(?:\p{L}[\p{L} ]{2,30}:\s+|(?:parts|contents?|hardware|kit|carton|box|bag)\s{2,})(?=[^:\n]* [/|] [^:\n]* [/|] )/iu;
 
 /** The items between strokes: what bears no number is there once. */
 const strokedItems = (text: string, start: number): PackingLine[] =>
@@ -353,6 +353,7 @@ function runIn(lines: readonly Line[], at: number, text: string): (Span & { item
 /** How a line shows that it counts: `2 off`, `4 pcs`; `x4` in a column of its own; a number behind a dash. */
 const COUNTS_ITSELF = [
   /\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i,
+  /^\s*\(?[A-Z]\)\s+\S.*\S\s*(?:\.\s?){3,}\s*\d{1,3}\s*$/,
   /^\s*\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?(?:\s{2,}\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?)*\s*$/,
   /\p{L}.*(?:\s{2,}|\|\s*)[x×] ?\d{1,3}[\s|]*$/u,
   /^\s*(?:[-•*]\s+)?(?:\p{L}{3}|[A-Z]?\d).*\S\s+[-–=]\s+\d{1,2}\s*$/u,
@@ -367,7 +368,7 @@ function countedLines(lines: readonly Line[], from: number): number {
       let at = from;
       while (counts.test(lines[at]?.text ?? '')) at++;
       const rows = lines.slice(from, at);
-      const sure = style <= 1 || rows.some(({ text }) => WASHER.test(text));
+      const sure = style <= 2 || rows.some(({ text }) => WASHER.test(text));
       return rows.length >= FEW_PIECES && sure ? rows.length : 0;
     }),
   );
@@ -408,6 +409,8 @@ function headingOf(line: string): SheetList['of'] | undefined {
     return 'pieces';
   // `*PARTS* Plate x1 / Collar x4`
   if (/^[*[(<]{1,2}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s/i.test(plain)) return 'pieces';
+  // `1/ PARTS: hose 1 / banjo bolt 2 / …`
+  if (/^\d{1,2}\/ ?(?:parts|contents?|hardware|kit)\s*:[^:\n]* [/|] [^:\n]* [/|] /i.test(plain)) return 'pieces';
   if (PIECES_ALONE.test(plain) || /^(?:kit|bag|box|carton|contents?|supplied|parts|hardware|you get)\s*:/i.test(plain))
     return 'pieces';
   const cells = cellsOf(line, 0);
@@ -723,7 +726,9 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
         const chosen = named || last === cells.at(-1) ? last : numbers[0];
         const count = cellCount(chosen?.text ?? '');
         const pair = /\bpairs?\b|\bpr\b/i.test(chosen?.text ?? '');
-        const item = words.map((cell) => cell.text).join(', ');
+        const whole = words.map((cell) => cell.text).join(', ');
+        // Its letter names the row and is no word of it.
+        const item = name === undefined ? whole : whole.replace(/^\(?[A-Za-z\d]{1,2}[).]\s+/, '');
         if (count > 0 && count <= 500)
           return [
             {

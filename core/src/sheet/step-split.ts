@@ -26,8 +26,8 @@ const COUNTED =
 /** `Figure 3.`, `Picture 4:` before what is done there: the sheet's own numbers, where it has no others. */
 const FIGURED =
   /^\s*(?:[Ff]ig(?:ure)?\.?|FIG(?:URE)?\.?|[Pp]icture|[Pp]hoto|[Ii]mage|[Dd]rawing)\s+(\d{1,3}[a-z]?)(?:\s*[.):,–-]+\s+| {2,})(?=\p{Lu}|\(\p{Lu})/u;
-/** `1.Remove the cover`: typed without a space. */
-const NUMBERED_TIGHT = /^\s*(\d{1,2})\.(?=\p{Lu}\p{Ll}{2})/u;
+/** `1.Remove the cover`: typed without a space; `2/ EMPTY RESERVOIR`. */
+const NUMBERED_TIGHT = /^\s*(\d{1,2})(?:\.(?=\p{Lu}\p{Ll}{2})|\/\s+(?=\p{Lu}))/u;
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
