@@ -377,7 +377,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     ) || calledLater(item, step);
   const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
   for (const torque of facts.filter(isKind('torque'))) {
-    const when = conditionFor(drafting, torque);
+    const when = variants.conditionBefore(torque.step, torque.start) ?? conditionFor(drafting, torque);
     const printed = (): PrintedSpec => ({
       spec: specOfTorque(torque.value),
       printed: clip(printedTorque(torque.printed, torque.value), 120),

@@ -429,6 +429,10 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const put = [anchor ?? -1, ...beside]
     .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
     .find((text) => text !== undefined);
+  const putInStep = before
+    .filter(sameStep)
+    .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
+    .find((text) => text !== undefined);
   const title = tidyTitle(
     (cell === undefined ? undefined : titled(cell)) ??
       connectsIt(drafting, torque.step) ??
@@ -442,6 +446,8 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       labelOf(own.text) ??
       titled(places[0] ?? '') ??
       put ??
+      // `Fit bracket to upright. Torque: A 115 Nm`: what its step put where before.
+      putInStep ??
       (subject === undefined ? undefined : titled(heldOf(phrase) ?? '')) ??
       (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined
         ? undefined

@@ -148,6 +148,39 @@ Section 3 Fitting
     expect(lintKit(kit).filter(({ severity }) => severity === 'error')).toEqual([]));
 });
 
+describe('versions that a table names by letters', () => {
+  const kit = drafted(`Variant   Hub           Bracket bolts        Disc
+  A       5-hole        M12x1.5x40 (4)       330
+  B       5-hole sport  M14x1.5x40 (4)       345
+
+Step 1. Clean the hub face.
+Step 2. Fit bracket to upright. Torque: A 115 Nm, B 140 Nm.
+Step 3. Disc on, two countersunk screws M6x12, 8 Nm.
+`);
+  it('are asked for as what was bought', () =>
+    expect(kit.questions).toMatchObject([
+      {
+        id: 'version',
+        bought: 'part',
+        choices: [
+          { value: 'A', label: 'A, 5-hole' },
+          { value: 'B', label: 'B, 5-hole sport' },
+        ],
+      },
+    ]));
+  it('give one joint its figure each', () => {
+    const [group] = kit.groups;
+    const station = kit.stations.find(({ id }) => id === group?.stations[0]);
+    expect(group?.title).toBe('Bracket to upright');
+    expect(station?.specs.map(({ printed, when }) => [printed, when])).toEqual([
+      ['115 Nm', { question: 'version', is: 'A' }],
+      ['140 Nm', { question: 'version', is: 'B' }],
+    ]);
+  });
+  it('are no steps', () =>
+    expect(kit.steps.map(({ text }) => text.split(/[ .]/)[0])).toEqual(['Clean', 'Fit', 'Torque:', 'Disc']));
+});
+
 describe('a title', () => {
   it.each([
     ['Plate shall be held to the frame by the guide bolts', 'Plate to the frame'],
