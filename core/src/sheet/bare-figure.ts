@@ -145,6 +145,14 @@ const CUES: readonly Cue[] = [
   // `on the socket screws, 30, 8 mm hex`; a small one counts them
   { before: /\b(?:bolts?|nuts?|screws?|studs?|clamps?)(?: each)?, $/i, least: 12, unit: 'ofAll' },
 ];
+/** How far before a figure what asks for it may begin, characters: a sheet may be one line. */
+const CUE_REACH = 200;
+/** The line up to a place; where it is cut, a sign stands at its head that no line begins with. */
+function lineBefore(text: string, at: number): string {
+  const near = text.slice(Math.max(0, at - CUE_REACH), at);
+  const begins = near.lastIndexOf('\n');
+  return begins >= 0 ? near.slice(begins + 1) : at > CUE_REACH ? `…${near}` : near;
+}
 /** How far behind the last torque a figure is taken for another, characters. */
 const CARRIED_REACH = 200;
 /** More is a year or a distance. */
@@ -163,7 +171,7 @@ export function bareFigures(text: string) {
   return (tokens: readonly Token[], at: number, facts: readonly Fact[]): Phrase | undefined => {
     const token = tokens[at];
     if (!token || (token.kind !== 'number' && token.kind !== 'word')) return undefined;
-    const line = text.slice(text.lastIndexOf('\n', token.start - 1) + 1, token.start);
+    const line = lineBefore(text, token.start);
     const inWords = token.kind === 'word';
     const cue = CUES.find(
       ({ before, figure, unit }) =>

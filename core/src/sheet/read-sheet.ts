@@ -31,8 +31,7 @@ export interface SheetReading {
 /** Whether a count begins in what stands before its step's words: the step's number, `8   M8 bolts`. */
 function isLabel(text: string, steps: readonly SheetStep[], { start, step }: Fact): boolean {
   const own = steps[step];
-  const line = text.lastIndexOf('\n', start) + 1;
-  return own?.number !== undefined && start < own.start && line >= text.lastIndexOf('\n', own.start) + 1;
+  return own?.number !== undefined && start < own.start && !text.slice(start, own.start).includes('\n');
 }
 
 /** Longest text that is read, characters: about a hundred pages. */

@@ -543,9 +543,12 @@ const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(l
 const CELL_CEILING = /(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?$/i;
 /** … and right behind it. */
 const CELL_CEILING_BEHIND = /^ ?(?:max(?:imum)?\b|at most|tops\b)/i;
+const STAGE_ROW = 60;
 /** The stage a row is of that has nothing else before its figure, `stage 2 … 45 Nm`; NaN where it is none. */
 function stageRow(text: string, at: number): number {
-  const before = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
+  // Nothing else stands before it in its row, which is short.
+  const near = text.slice(Math.max(0, at - STAGE_ROW), at);
+  const before = near.slice(near.lastIndexOf('\n') + 1);
   return Number(/^\s*(?:stage|pass|round|go) ?([1-9])(?:st|nd|rd|th)?[\s.:–-]*(?:to )?$/i.exec(before)?.[1]);
 }
 /** Where the last figure of a torque stands: of one with stages the one of its last stage. */
