@@ -14,7 +14,7 @@ import { fieldCounts, turnBelow } from './record-lines.ts';
 import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
 import { anyThreadAt } from './spoken-thread.ts';
 import type { SheetStep } from './step-split.ts';
-import type { Sensed } from './table.ts';
+import { PROPERTY_CLASS, type Sensed } from './table.ts';
 import { misreadNumber, type Span, type Token, tokenize } from './token.ts';
 import { angleAt, limitAt, pairAgrees, torqueAt } from './torque-phrase.ts';
 import { NO_UNIT } from './torque-role.ts';
@@ -34,8 +34,6 @@ const SEPARATORS = new Set([':', '=', '-', '–', 'to', 'at', 'is', 'bolt', 'bol
 
 /** Confidence of a figure whose unit is said elsewhere in the sheet, and not in a heading over it. */
 const CARRIED = 0.7;
-/** Classes of ISO 898-1. */
-const PROPERTY_CLASS = /^(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)$/;
 
 /** `four little ones, M8`: the size behind says that they are bolts. */
 const ONES_SIZED = /^\w+ (?:\w+ )?ones?(?: each)?, M\d/;

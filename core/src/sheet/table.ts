@@ -105,7 +105,7 @@ function senseOf(heading: string): ColumnSense | undefined {
 const TORQUE_ALONE =
   /^(?:(?:final|tightening) )?(?:torques?|tq|trq|tighten(?:ing)?|tightening torque|drehmoment|anzugsmoment|couple(?: de serrage)?|par(?: de apriete)?|coppia(?: di serraggio)?|aanhaalmoment)$/i;
 /** Classes of ISO 898-1. */
-const PROPERTY_CLASS = /^(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)$/;
+export const PROPERTY_CLASS = /^(?:4\.6|4\.8|5\.6|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)$/;
 const isClassBeside = (cell: Cell, cells: readonly Cell[], line: string): boolean =>
   PROPERTY_CLASS.test(cell.text) &&
   /\bM\d/.test(line) &&
