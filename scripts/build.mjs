@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { Stop, step } from './console.mjs';
@@ -51,6 +51,7 @@ function packAssets() {
 export async function build() {
   await step('build', async () => {
     if (upToDate()) return 'up to date';
+    const begun = new Date();
     rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
     const [, web] = await Promise.all([
       buildServer(),
@@ -64,6 +65,8 @@ export async function build() {
     if (web.code !== 0) throw new Stop(`The web application does not build:\n${web.output}`);
     packAssets();
     writeFileSync(STAMP, '');
+    // What is changed while it builds may be half in it: only what is older than its beginning is surely built.
+    utimesSync(STAMP, begun, begun);
     return 'built';
   });
 }
