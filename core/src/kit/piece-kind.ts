@@ -87,3 +87,7 @@ export interface PartOutline {
 /** What is compared when an old part is laid beside its new one. */
 export const BESIDE = ['length', 'height', 'thickness', 'angle', 'holes', 'hand'] as const;
 export type BesideWhat = (typeof BESIDE)[number];
+
+/** Whether a piece may go on with a joint group and stand in no station: a part, and a U-bolt, whose nuts are the stations. */
+export const goesOnAsPart = ({ kind, form }: { kind: ItemKind; form?: PieceForm }): boolean =>
+  kind === 'part' || form === 'uBolt';

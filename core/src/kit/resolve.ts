@@ -17,6 +17,7 @@ import type { KitPrefix } from './ids.ts';
 import type { JointGroup, KitDocument, OrderRule, Question, Station } from './kit-document.ts';
 import type { Step } from './kit-step.ts';
 import { spacerFits } from './owner-spacer.ts';
+import { goesOnAsPart } from './piece-kind.ts';
 import type {
   Applies,
   Plan,
@@ -334,7 +335,7 @@ export function withNeeds(
     for (const piece of stack)
       if (piece.kind === 'hardware') inStations.set(piece.item, (inStations.get(piece.item) ?? 0) + 1);
   return items.map((item) => {
-    const asPart = item.kind === 'part' && item.fittedWith !== undefined && groups.has(item.fittedWith);
+    const asPart = goesOnAsPart(item) && item.fittedWith !== undefined && groups.has(item.fittedWith);
     const standing = inStations.get(item.id) ?? 0;
     const byActs = item.kind !== 'compound' && (asPart || acts.has(item.id));
     const putOn = byActs ? Math.max(0, item.quantity - standing - (item.statedSpare ?? 0)) : 0;

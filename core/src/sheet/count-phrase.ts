@@ -146,6 +146,11 @@ export function countAt(
     next = at + 1;
   }
   if (count === undefined || count < 1 || count > 200) return undefined;
+  // `three (3) nuts`: said twice, as contracts do.
+  if (tokens[next]?.text === '(' && tokens[next + 2]?.text === ')' && countOf(tokens[next + 1]) === count) next += 3;
+  // `six of the push pins`
+  if (count > 1 && tokens[next]?.lower === 'of' && /^(?:the|these|those|your|our)$/.test(tokens[next + 1]?.lower ?? ''))
+    next += 2;
   if (pinsOfPlug(tokens, at)) return undefined;
   // `a one-way nut`, `a man with one good eye`
   if (first.lower === 'one' && (tokens[at + 1]?.text === '-' || tokens[at + 1]?.lower === 'good')) return undefined;
@@ -216,7 +221,8 @@ export function countAt(
       next = points;
       continue;
     }
-    const over = step(next);
+    // `three nuts (14 mm)`: the noun itself is no size, whatever is read from it on.
+    const over = HARDWARE.has(token.lower) ? undefined : step(next);
     // `six M12 x 1.5 and two M10`: the size is all that is said of them.
     if (over !== undefined && first.kind === 'word' && words === 0 && threadAt(tokens, next)) {
       const behind = tokens[over];
@@ -227,7 +233,7 @@ export function countAt(
     if (
       over !== undefined &&
       tokens[over - 1]?.kind === 'word' &&
-      /(?:t|en|x|lve)s$/.test(tokens[over - 1]?.lower ?? '')
+      /(?:t|en|xe?|lve)s$/.test(tokens[over - 1]?.lower ?? '')
     )
       return { value: { kind: 'count', count, noun: 'bolt' }, next: over, suspect: false };
     // `the eight M12s`

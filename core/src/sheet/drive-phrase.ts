@@ -218,6 +218,20 @@ const RULES: ReadonlyArray<{
     pattern: new RegExp(String.raw`(?<![\d/.,-])${SIZE}${MM}[ -]?(?:a\.?\/?f\.?|across (?:the )?flats)\b`, 'gi'),
     read: (match) => driveOf('', match[1] ?? '', match[2]),
   },
+  // `six-lobe 30`, `star 40 bit`
+  {
+    pattern:
+      /\b(?:(?:inner )?six[- ]?lobe(?:d|s)?|star)(?: (?:bit|key|socket|driver|size|no\.?|drive))? ?(?:T ?)?(\d{2})\b(?! ?(?:mm|nm|n·m|ft|lb|in\b|x|×|°|%|pcs|off|[.,]\d))/gi,
+    read: (match) =>
+      SIX_LOBE_KEYS.has(Number(match[1])) ? { kind: 'sixLobe', size: `T${Number(match[1])}` } : undefined,
+  },
+  // `Unclip the brake line bracket (10 mm)`: what is taken off, and what undoes it
+  {
+    pattern:
+      /(?<=\b(?:remove|unclip|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten)\b[^.;:\n()\d]{3,50}\()(\d{1,2}) ?(mm)(?=\))/gi,
+    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    of: 'fastener',
+  },
   // `T30`, `T-50 star`, `E14`, and a scanner's `T3O`
   {
     pattern: /(?<![\w-])([TE])-?(\d{1,3}|[1-9][Oo])(?!\w|\.\d|-\w)/g,

@@ -43,6 +43,8 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
       /^ ?(?:an? |one )?(?:bag|box|packet|sachet|set) (?:with|of) (?=(?:\d|two|three|four|five|six|eight|ten|twelve)\b)/i,
       '',
     )
+    // `you have the two guards`
+    .replace(/^ ?(?:and |plus )?the (?=(?:\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve) )/i, '')
     .trim()
     .replace(/[.,;]+$/, '');
   // `M8x25 - 4`: a size alone names its bolt.
@@ -114,10 +116,12 @@ export function singleOf(raw: string): { count: number; item: string } | undefin
 
 /** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
 export function nounOf(item: string): string {
+  // `two M10 x 40 for the top hinge`: what it is for says nothing of what it is.
+  const own = item.split(/\s(?:for|in|into|to|on|of) (?:the |each |both )?\p{L}/u)[0] ?? item;
   // `M10x1.5x30 cl. 10.9`: a size with its length and class is a bolt's.
   if (
     /^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?){1,2}(?: ?mm)?(?:,? ?\(?(?:cl(?:ass)?\.? ?)?\d{1,2}\.\d\)?)?(?:\s*\+.*)?$/i.test(
-      item.trim(),
+      own.trim(),
     )
   )
     return 'bolt';

@@ -131,7 +131,7 @@ const OF_THE_SAME =
 function writtenItems(text: string, start: number): PackingLine[] {
   const behind = [...text.matchAll(COUNT_BEHIND)].filter(
     // `shim pack (0.5, 1, 2 mm)`: a comma within brackets parts no pieces.
-    ([, item = '']) => /\p{L}{3}/u.test(item) && !/^\s*\d/.test(item) && !/\([^)]*$/.test(item),
+    ([, item = '']) => /\p{L}{3}/u.test(item) && !/^\s*\d(?!\/\d)/.test(item) && !/\([^)]*$/.test(item),
   );
   if (behind.length > 1 || (behind.length === 1 && !LEADING.test(text.trim())))
     return behind.flatMap((match) => {
@@ -207,7 +207,7 @@ function sentenceEnd(text: string, from: number): number {
 
 /** What a sentence says before the list it opens. */
 const OPENS_WRITTEN =
-  /(?:^\W{0,3}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s+|\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|comes (?:with|as)|consists of|is made up of|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
+  /(?:^\W{0,3}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s+|\b(?:find|get|gets|got(?! the\b)|you have|you've got|should have|ought to have|holds?|comes (?:with|as)|consists of|is made up of|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
 
 /** An answer that begins to count at once. */
 const ANSWERS =
@@ -293,7 +293,10 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
         continue;
       }
     }
-    const block = heading === undefined ? undefined : rowsBelow(lines, bag ? at - 1 : at, nextNumber(line.text));
+    // What is said in one breath has its list there, and no rows below.
+    const spoken = isSpoken(text) && line.text.length > HEADING_LENGTH;
+    const block =
+      heading === undefined || spoken ? undefined : rowsBelow(lines, bag ? at - 1 : at, nextNumber(line.text));
     if (heading !== undefined && block && block.rows.length > 0) {
       // `You need`: tools, or the pieces of the kit where its rows count hardware.
       const of = heading === 'tools' && countsHardware(block.rows) ? 'pieces' : heading;
@@ -647,8 +650,13 @@ const COUNTED_INSIDE = /\d ?(?:off|pcs|n[·.]?m|ft|lb)\b/i;
 const BRACKET_ENDS =
   /^(?:\s*(?:[-•*▪|]\s+)?\(?(?:[A-Za-z]\d?|\d{1,2})[).:]?\s+)([^()\n]*?\p{L}[^()\n]*?)\s*\(\s?(\d{1,3})(?: ?(?:x|off|pcs?\.?|ea\.?))?\s?\)\s*$/iu;
 
+/** `C - hex bolt, four`: its letter before a dash, as in a legend. */
+const LETTER_DASH = /^(\s*[A-Z]\d?) [-–—=](?= )/;
+
 /** The counts of rows that stand under each other: a column is a count or a label by all it holds. */
-function readRows(rows: readonly Line[], text: string, column?: CountColumn): PackingLine[] {
+function readRows(written: readonly Line[], text: string, column?: CountColumn): PackingLine[] {
+  const dashed = written.filter((row) => LETTER_DASH.test(row.text)).length >= FEW_ROWS;
+  const rows = dashed ? written.map((row) => ({ ...row, text: row.text.replace(LETTER_DASH, '$1) ') })) : written;
   const parted = rows.map((row) =>
     cellsOf(row.text.split('\n')[0] ?? '', row.start).filter((cell) => cell.text !== ''),
   );

@@ -163,6 +163,7 @@ function finePitch(
 
 /** Bolts by their size alone, as a fitter says it: `four sixteens`. */
 const BY_SIZE: Record<string, number> = {
+  sixes: 6,
   eights: 8,
   tens: 10,
   twelves: 12,
@@ -207,7 +208,7 @@ function spokenMetricAt(tokens: readonly Token[], at: number, source: string): P
   if (tokens[at]?.lower !== 'm') return undefined;
   const written = tokens[at + 1]?.kind === 'number';
   if (written && tokens[at + 1]?.start !== tokens[at]?.end) return undefined;
-  const plural = NUMBER_WORDS[(tokens[at + 1]?.lower ?? '').replace(/(?<=t|en|x|lve)s$/, '')];
+  const plural = NUMBER_WORDS[(tokens[at + 1]?.lower ?? '').replace(/(?<=x)es$|(?<=t|en|x|lve)s$/, '')];
   const size = written
     ? { max: tokens[at + 1]?.value, next: at + 2, unit: undefined }
     : (quantityAt(tokens, at + 1, source) ??

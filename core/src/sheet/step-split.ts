@@ -28,6 +28,9 @@ const FIGURED =
   /^\s*(?:[Ff]ig(?:ure)?\.?|FIG(?:URE)?\.?|[Pp]icture|[Pp]hoto|[Ii]mage|[Dd]rawing)\s+(\d{1,3}[a-z]?)(?:\s*[.):,–-]+\s+| {2,})(?=\p{Lu}|\(\p{Lu})/u;
 /** `1.Remove the cover`: typed without a space; `2/ EMPTY RESERVOIR`. */
 const NUMBERED_TIGHT = /^\s*(\d{1,2})(?:\.(?=\p{Lu}\p{Ll}{2})|\/\s+(?=\p{Lu}))/u;
+/** `3 CENTRE BOLTS THROUGH SPRINGS`: a number alone before capitals, where the numbers run on. */
+const NUMBERED_CAPITALS =
+  /^\s*(\d{1,2}) {1,6}(?=\p{Lu}[\p{Lu}-]+\b)(?!\d+ {1,6}(?:M|MM|NM|FT|LB|LBS|KG|IN|X|OFF|PCS|ROUNDS?|STAGES?)\b)/u;
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
@@ -121,9 +124,16 @@ export function splitSteps(
       lines.filter((line) => QUESTION_OR_ANSWER.test(line) && line.trimStart().startsWith(letter)).length >=
       FEW_FIGURES,
   );
+  const inCapitals = lines
+    .flatMap((line, at) => (inList(at) ? [] : (NUMBERED_CAPITALS.exec(line)?.[1] ?? [])))
+    .map(Number);
+  const capitals =
+    labelled < FEW_FIGURES &&
+    inCapitals.length >= FEW_FIGURES &&
+    inCapitals.every((label, at) => label === (inCapitals[0] ?? 0) + at);
   const figured = labelled < FEW_FIGURES && lines.filter((line) => FIGURED.test(line)).length >= FEW_FIGURES;
   const ticked = runsOn(lines, (start) => listed(start) !== undefined);
-  const numbered = figured || ticked ? lines.length : labelled;
+  const numbered = figured || ticked || capitals ? lines.length : labelled;
   // One time of day is none.
   const taped = lines.filter((line) => STAMP.test(line)).length >= FEW_STAMPS;
   /** The number of the paragraph that is open, which its further sentences share. */
@@ -148,7 +158,9 @@ export function splitSteps(
       (asked
         ? null
         : running || !/^\s*\(\d/.test(line)
-          ? (NUMBERED.exec(line) ?? (labelled >= FEW_FIGURES ? NUMBERED_TIGHT.exec(line) : null))
+          ? (NUMBERED.exec(line) ??
+            (labelled >= FEW_FIGURES ? NUMBERED_TIGHT.exec(line) : null) ??
+            (capitals ? NUMBERED_CAPITALS.exec(line) : null))
           : null);
     const spoken = number ? undefined : counted(line);
     const begins =

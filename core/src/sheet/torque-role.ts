@@ -8,6 +8,8 @@ import { stageColumns } from './stage-columns.ts';
 import type { Span } from './token.ts';
 
 /** What a torque is in its sentence. Only targets, and ends that stand alone, become stations. */
+/** `eight newton metres, no more`, `12 Nm on those, and not a bit more` */
+const AND_NO_MORE = /^[^.;\d\n]{0,20}, ?(?:and |but )?(?:no|not a bit|not any|never) more\b(?! than)/i;
 type TorqueRole = 'target' | 'ceiling' | 'floor' | AsideRole;
 
 /** Right before a figure: it is never passed. */
@@ -703,7 +705,10 @@ export function giveRoles(
         done[sized] = { ...limited, value: { ...limited.value, limitNm: fact.value.maxNm } };
         continue;
       }
-      done.push({ ...fact, value: { ...fact.value, only: 'ceiling', limitNm: fact.value.maxNm } });
+      // `8 Nm, no more`: pulled to, and not beyond.
+      const pulledTo = AND_NO_MORE.test(text.slice(fact.end, fact.end + 48));
+      const lone = pulledTo ? {} : ({ only: 'ceiling' } as const);
+      done.push({ ...fact, value: { ...fact.value, ...lone, limitNm: fact.value.maxNm } });
       continue;
     }
     if (role === 'floor') {

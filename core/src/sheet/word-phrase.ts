@@ -46,6 +46,13 @@ function isOpeningHours(tokens: readonly Token[], at: number, next: number): boo
   return tokens.slice(Math.max(0, at - 4), at).some((token) => OPENING.test(token.lower));
 }
 
+/** What sets, cools or soaks before one goes on. */
+const SETS =
+  /^(?:(?:thread)?locker|sealant|sealer|silicone|adhesive|glue[ds]?|paint|primer|compound|epoxy|bond|curing?|cures?|cool|soak|penetrat\w+|hot|warm|wet|washed)$/;
+/** `Allow 45 minutes.` where nothing was said yet that sets or cools: how long the job takes. */
+const plannedTime = (tokens: readonly Token[], at: number): boolean =>
+  /^(?:allow|plan)$/.test(lower(tokens, at - 1)) && !tokens.slice(0, at + 10).some((token) => SETS.test(token.lower));
+
 /** A time: `24 hours`, `15-20 min`, `half an hour`. */
 function duration(tokens: readonly Token[], at: number): Phrase | undefined {
   const token = tokens[at];
@@ -78,7 +85,13 @@ function duration(tokens: readonly Token[], at: number): Phrase | undefined {
   }
   if (isOpeningHours(tokens, at, next)) return undefined;
   const around = tokens.slice(Math.max(0, at - 6), next + 5).map((entry) => entry.lower);
-  const role = around.some((word) => WAIT.has(word)) ? 'wait' : around.some((word) => JOB.has(word)) ? 'job' : 'other';
+  const forTheJob = plannedTime(tokens, at);
+  const role =
+    !forTheJob && around.some((word) => WAIT.has(word))
+      ? 'wait'
+      : forTheJob || around.some((word) => JOB.has(word))
+        ? 'job'
+        : 'other';
   return found({ kind: 'duration', minutes, role }, next);
 }
 

@@ -90,7 +90,7 @@ describe('a joint that no step calls', () => {
       actions.flatMap((action) => (action.type === 'torque' ? [action.group] : [])),
     );
     expect(pulls).toEqual(kit.groups.map(({ id }) => id));
-    expect(kit.steps.map(({ text }) => text)).toContain('M6 CLIP SCREW: 80 IN-LB');
+    expect(kit.steps.map(({ text }) => text)).toContain('M6 clip screw: 80 IN-LB');
   });
   it('snugs the bolts its letter calls, before anything is tightened', () =>
     expect(kit.steps.slice(0, 3).map(({ phase, actions }) => [phase, actions.map(({ type }) => type).join()])).toEqual([

@@ -14,8 +14,10 @@ import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
+import { driveTakenOff } from './drive-taken-off.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
-import { kindsIn, OF_THE_VEHICLE, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { doneOnOtherSide } from './other-side-later.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
 
@@ -131,7 +133,7 @@ function fitsBySize(name: string, thread: Thread | undefined, sizes: ReadonlySet
   const inch = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))(?![\d/])/.exec(name)?.[1];
   if (inch !== undefined) return thread.designation.startsWith(`${inch}-`);
   const [, behind, before] =
-    /\bwashers?,? (?:ø ?)?(\d{1,2}(?:[.,]\d)?)(?: mm)?$|^(\d{1,2}(?:[.,]\d)?) ?[x×] ?\d{2}\b.*\bwashers?$/i.exec(
+    /\bwashers?,? (?:ø ?)?(\d{1,2}(?:[.,]\d)?)(?: mm)?(?:,? (?:hard(?:ened)?|flat|plain|thick|heavy|large|zinc|black|stainless|spring))?$|^(\d{1,2}(?:[.,]\d)?) ?[x×] ?\d{2}\b.*\bwashers?$/i.exec(
       name.trim(),
     ) ?? [];
   const hole = Number((behind ?? before)?.replace(',', '.'));
@@ -189,6 +191,8 @@ function likeIt(
 const ONCE_MORE =
   /\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again|again (?:tighten|pull|torque)(?:ed)?|(?:tighten|pull|torque)(?:ed)? again)\b|\b(?:bolts?|nuts?|screws?|studs?|clamps?) again\s*(?:[|,:;]|$| {2})/i;
 
+const NUTS_OF_U_BOLT = 2;
+
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
 const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b/i;
@@ -229,7 +233,11 @@ function pulledAgain(
 }
 
 /** So many of one for each of something whose number is not said. */
-const SHARED_OUT = /\b(?:per|for each|to each|at each|on each) \p{L}{3,}/iu;
+const SHARED_OUT = /\b(?:per|for each|to each|at each|on each|each|every) \p{L}{3,}/iu;
+/** `two a side, each one with two of them`: shared out once more than over the sides. */
+const SHARED_BEYOND_SIDES = /\b(?:per|each|every) (?!sides?\b|corners?\b|wheels?\b)\p{L}{3,}/iu;
+/** More shares than these are no sides, rails or corners. */
+const MOST_SHARES = 6;
 
 /** How many wheels came off, as the sheet says it: for nuts that it counts by the wheel. */
 const wheelsOff = (steps: Drafting['reading']['steps']): number | undefined => {
@@ -270,7 +278,7 @@ function longestOf(bolts: readonly Item[]): Item | undefined {
   const [first, second] = bolts
     .filter(({ lengthMm }) => lengthMm !== undefined)
     .toSorted((a, b) => (b.lengthMm ?? 0) - (a.lengthMm ?? 0));
-  return (second?.lengthMm ?? 0) < (first?.lengthMm ?? 0) ? first : undefined;
+  return second && (second.lengthMm ?? 0) < (first?.lengthMm ?? 0) ? first : undefined;
 }
 
 /** Pieces of one kind among which a count may tell one. */
@@ -354,6 +362,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       return size?.system === 'metric' ? [size.nominalMm] : [];
     }),
   );
+  const listsWheelNuts = kit.items.some(({ id }) => wordsOf.get(id)?.some((word) => /^(?:wheel|lug)$/.test(word)));
   const threads = new Set(kit.items.flatMap((item) => item.thread ?? []));
   // Pieces of a size that a torque's own sentence names wait for it.
   const claimed = new Map<string, number>();
@@ -475,12 +484,14 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       place(torque, pathOf(raised.group));
       continue;
     }
+    // What holds a wheel is the vehicle's, unless the list has wheel nuts or bolts.
+    const wheelsOwn = HOLDS_WHEEL.test(sentence) && !listsWheelNuts;
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
     // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
     const only = (kind: ItemKind): Item | undefined => {
       const named = said.kinds.length > 0 ? said.kinds : [KIND_OF[said.count?.value.noun ?? '']];
       if (written !== undefined || said.items.length > 0 || !named.includes(kind)) return undefined;
-      if (OF_THE_VEHICLE.test(sentence)) return undefined;
+      if (said.ofVehicle || wheelsOwn) return undefined;
       const rest: Item[] = [];
       const asMany: Item[] = [];
       for (const item of listed.get(kind) ?? []) {
@@ -498,7 +509,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     };
     // `(the hinge brackets)` on the list, and the joint is the hinge's; a line without a size has that of its joint.
     const ofWords = (kind: ItemKind): Item | undefined => {
-      if (said.items.length > 0 || OF_THE_VEHICLE.test(sentence)) return undefined;
+      if (said.items.length > 0 || said.ofVehicle || wheelsOwn) return undefined;
       const named = (listed.get(kind) ?? []).filter(
         (item) =>
           item.source === 'kit' &&
@@ -516,24 +527,32 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       const [one] = rest;
       return rest.length === 1 && one?.thread === undefined ? one : undefined;
     };
-    const bolt =
+    const named =
       longest ?? ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? ofWords('bolt') ?? only('bolt');
     // The nuts of the bolts' own thread go with them, where neither the label nor the size named any.
     const mate =
-      bolt?.thread !== undefined && bolt.source === 'kit' && (longest ?? written) === longest && said.items.length === 0
-        ? listed.get(`nut ${bolt.thread}`)?.find((item) => left(item) >= left(bolt))
+      named?.thread !== undefined &&
+      named.source === 'kit' &&
+      (longest ?? written) === longest &&
+      said.items.length === 0
+        ? listed.get(`nut ${named.thread}`)?.find((item) => left(item) >= left(named))
         : undefined;
     const nut =
       (longest
         ? undefined
         : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? unsized('nut'))) ?? mate;
+    // A U-bolt has two nuts, each a station; it goes on with them as a part does.
+    const uBolt =
+      named?.form === 'uBolt' && nut && left(nut) > 0 && left(nut) >= NUTS_OF_U_BOLT * left(named) ? named : undefined;
+    const bolt = uBolt ? undefined : named;
     for (const piece of [bolt, nut]) if (piece?.source === 'kit' && written !== undefined) piece.thread ??= written;
     const counted = said.count;
     const has = Math.min(
       bolt && left(bolt) > 0 ? left(bolt) : Number.POSITIVE_INFINITY,
       nut && left(nut) > 0 ? left(nut) : Number.POSITIVE_INFINITY,
     );
-    const each = counted?.value.count;
+    const ofUBolts = uBolt && counted && KIND_OF[counted.value.noun] === 'bolt' ? NUTS_OF_U_BOLT : 1;
+    const each = counted && counted.value.count * ofUBolts;
     // `All six on` counts them all; `two to each hanger` as often as there are hangers.
     const all =
       counted !== undefined &&
@@ -544,8 +563,22 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       );
     const wheels = NUTS_EACH.test(sentence) ? wheelsOff(reading.steps) : undefined;
     const first = !inStep(torque.step).some((fact) => fact.value.kind === 'torque' && fact.start < torque.start);
-    const ofParts = counted && first && !said.times && !all ? partsBefore(reading.steps, torque.step) : undefined;
-    const unsaid = !counted && !bolt && !nut && !said.times;
+    const sidesLater =
+      said.times === undefined && !row && !HOLDS_WHEEL.test(sentence) && doneOnOtherSide(reading.steps, torque.step);
+    const times: Times | undefined = said.times ?? (sidesLater ? { times: 2, places: 'sides' } : undefined);
+    const ofParts = counted && first && !times && !all ? partsBefore(reading.steps, torque.step) : undefined;
+    const unsaid = !counted && !bolt && !nut && !times;
+    // `Three M6 each rail`, and the list has six: as many as it has, where no other figure is for them.
+    const ofOneShare = (counted?.value.count ?? 0) * (times?.times ?? 1);
+    const sharedOut =
+      counted !== undefined &&
+      !all &&
+      (times ? SHARED_BEYOND_SIDES : SHARED_OUT).test(reading.steps[counted.step]?.text ?? '') &&
+      Number.isFinite(has) &&
+      has > ofOneShare &&
+      has % ofOneShare === 0 &&
+      has / ofOneShare <= MOST_SHARES &&
+      !facts.some((other) => other !== torque && other.value.kind === 'torque' && other.about === torque.about);
     const off = unsaid ? countTakenOff(drafting, said, torque) : undefined;
     const wanted =
       off ??
@@ -553,8 +586,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         ? Number.isFinite(has)
           ? has
           : // `Clips (4)`: as many as the list has of them, screwed by themselves as they are.
-            (said.times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
-        : each * (wheels ?? (said.times && !all ? said.times.times : (ofParts ?? 1))));
+            (times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
+        : sharedOut
+          ? has
+          : each * (wheels ?? (times && !all ? times.times : (ofParts ?? 1))));
     // What only the prose counts is of one part, and there are as many as the parts want.
     const most = ofParts !== undefined && pieces.length === 0 ? Number.POSITIVE_INFINITY : has;
     const count = Math.max(1, Math.min(wanted, most, 200));
@@ -589,18 +624,18 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const bare = twice ? `${called}, ${which}` : (called ?? (taken ? numbered : plain));
     // `Left foot` that stands on both sides is `Foot`.
     const onBoth =
-      said.times?.places === 'sides' ? capital(bare.replace(/^(?:left|right)(?:[- ]hand)? (?=\p{L})/iu, '')) : bare;
+      times?.places === 'sides' ? capital(bare.replace(/^(?:left|right)(?:[- ]hand)? (?=\p{L})/iu, '')) : bare;
     const title = clip(version ? `${onBoth}, ${version}` : onBoth, 80);
     const onlyFor = variants.conditionAt(torque.step);
     const groupPath = `groups[${kit.groups.length}]`;
     // `two per leg`, and nobody says how many legs: asked.
-    const shared =
-      counted !== undefined && !said.times && !all && SHARED_OUT.test(reading.steps[counted.step]?.text ?? '');
+    const shared = counted !== undefined && !times && !all && SHARED_OUT.test(reading.steps[counted.step]?.text ?? '');
     const perUnknown =
       shared &&
       (counted?.value.count ?? 0) === count &&
       !Number.isFinite(bolt?.source === 'kit' && pieces.length > 0 ? has : Number.POSITIVE_INFINITY);
-    if ((unsaid && off === undefined) || perUnknown || ofParts !== undefined) assume(groupPath, 'countAssumed', title);
+    if ((unsaid && off === undefined) || perUnknown || ofParts !== undefined || sidesLater || sharedOut)
+      assume(groupPath, 'countAssumed', title);
     let piece = bolt ?? nut;
     if (!piece) {
       const noun =
@@ -633,7 +668,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       (factory ? undefined : listed.get('washer')?.find((item) => left(item) >= count && fits(item)));
     // Twice as many washers as bolts stand under head and nut.
     const washers = washer && nut && bolt && washer.quantity >= 2 * bolt.quantity && left(washer) >= 2 * count ? 2 : 1;
-    const driveFact = said.drive;
+    const driveFact = said.drive ?? (factory ? driveTakenOff(drafting, title) : undefined);
     // A cross or square bit is no drive a wrench has: it is looked at at the head.
     const jointThread = thread ?? threadNamed(piece.thread);
     const told = driveFact && turns(driveFact.value.drive, jointThread) ? driveFact.value.drive : undefined;
@@ -662,7 +697,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       if (washer && washers === 2) stack.push({ kind: 'hardware', item: washer.id });
       const end = nut ?? (piece.kind === 'nut' ? piece : undefined);
       if (end) stack.push({ kind: 'hardware', item: end.id });
-      const where = placeOf(at, count, said.times);
+      const where = placeOf(at, count, times);
       const station: Station = {
         id: freshId(`s${kit.stations.length + 1}`),
         label: where.label && !labels.has(where.label) ? where.label : String(kit.stations.length + 1),
@@ -709,6 +744,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       ...(version ? { version } : {}),
       ...(written ? { thread: written } : {}),
     });
+    if (uBolt) {
+      uBolt.fittedWith = group;
+      used.set(uBolt.id, uBolt.quantity);
+    }
     groupOf.set(torque, group);
     for (const at of said.assembled) if (!assembledIn.has(at)) assembledIn.set(at, group);
     place(torque, groupPath);

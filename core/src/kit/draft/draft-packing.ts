@@ -1,10 +1,12 @@
 import { parseThread } from '../../fastener/thread.ts';
 import type { Fact, SheetCompound } from '../../sheet/fact.ts';
+import { HARDWARE } from '../../sheet/lexicon.ts';
 import { inchSizeIn } from '../../sheet/spoken-thread.ts';
 import { formInWords } from '../form-in-words.ts';
 import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
+import { fromCapitals } from './from-capitals.ts';
 import { followers, tellingWords, timesIn } from './joint-words.ts';
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
@@ -63,7 +65,10 @@ const comesWith = (line: string): Array<{ kind: 'nut' | 'washer'; name: string }
   (WITH.exec(line)?.[1] ?? '')
     .split(/,| and | plus /i)
     .filter((part) => part.trim() !== '')
-    .map((part) => ({ kind: /(?:nut|nyloc)s?\s*$/i.test(part) ? 'nut' : 'washer', name: part.trim() }));
+    .map((part) => ({
+      kind: /(?:nut|nyloc)s?\s*$/i.test(part) ? 'nut' : 'washer',
+      name: fromCapitals(part.trim()).replace(/^the /i, ''),
+    }));
 
 /** What was being done when the piece was counted. */
 const verbBefore = ({ inStep }: Drafting, fact: Fact): string | undefined =>
@@ -178,9 +183,18 @@ export function draftPacking(drafting: Drafting): Packing {
     const kinds = ofThread.map(({ value }) => KIND_OF[value.noun]);
     return kinds.includes('bolt') && !kinds.includes('nut');
   };
+  /** `eight m six by sixteen with the captive washer`: a size with its length is a bolt's, whatever else it is called. */
+  const isBoltBySize = (count: Of<'count'>): boolean => {
+    const thread = threadIn(drafting, count);
+    return (
+      thread?.value.lengthMm !== undefined &&
+      KIND_OF[count.value.noun] === undefined &&
+      HARDWARE.get(count.value.noun) === undefined &&
+      /^\W*(?:m ?(?:\d|five|six|eight|ten|twelve|fourteen|sixteen))/i.test(count.value.item ?? '')
+    );
+  };
   const wordsOf = new Map<string, string[]>();
   const tightenedInRow = new Map<string, number>();
-  const kindsListed = new Set(packing.map(({ value }) => KIND_OF[value.noun]));
   for (const count of [...packing, ...fitted]) {
     const { label } = count.value;
     // `Plain washer 14   (bag 2)`: which bag is no part of its name.
@@ -192,7 +206,9 @@ export function draftPacking(drafting: Drafting): Packing {
     const told = (named?.kind === 'part' ? (byNoun ?? named.kind) : named?.kind) ?? byNoun;
     // A bush bolt is a bolt: what it goes through stands before its noun.
     const isThreaded = byNoun === 'bolt' || byNoun === 'nut';
-    const kind = (isThreaded && told === 'collar' ? byNoun : told) ?? (isNutByThread(count) ? 'nut' : 'part');
+    const kind =
+      (isThreaded && told === 'collar' ? byNoun : told === 'part' && isBoltBySize(count) ? 'bolt' : told) ??
+      (isNutByThread(count) ? 'nut' : isBoltBySize(count) ? 'bolt' : 'part');
     const thread = kind === 'part' ? undefined : (threadOfBolts(kind, count, bolts) ?? threadIn(drafting, count));
     // A sheet-metal screw has a number and no thread that is known.
     const known = thread !== undefined && parseThread(thread.value.designation).ok;
@@ -221,12 +237,14 @@ export function draftPacking(drafting: Drafting): Packing {
     const propertyClass = kind === 'bolt' || kind === 'nut' ? nearest(classes, count) : undefined;
     // `Button head` says which; `head` alone does not.
     const called =
-      /\p{L}+[- ]heads?$/iu.exec((line ?? '').split(',')[0] ?? '')?.[0].replace(/s$/i, '') ?? count.value.noun;
+      /\p{L}+[- ]heads?$/iu.exec((line ?? '').split(',')[0] ?? '')?.[0].replace(/s$/i, '') ??
+      (isBoltBySize(count) ? 'bolt' : count.value.noun);
     const noun = `${called[0]?.toUpperCase()}${called.slice(1)}`;
     // A line of the list keeps its own words; what prose counts is named by its size.
     const sized = `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`;
-    const name =
-      line === undefined || (kind !== 'part' && thread) ? sized : `${line[0]?.toUpperCase()}${line.slice(1)}`;
+    const name = fromCapitals(
+      line === undefined || (kind !== 'part' && thread) ? sized : `${line[0]?.toUpperCase()}${line.slice(1)}`,
+    );
     const sideFact = inStep(count.step)
       .filter(isKind('side'))
       .find((fact) => fact.value.side === 'left' || fact.value.side === 'right');
@@ -257,7 +275,13 @@ export function draftPacking(drafting: Drafting): Packing {
     if (told === undefined && kind === 'nut') assume(`items[${index}]`, 'takenForNut', name);
     wordsOf.set(kit.items[index]?.id ?? '', tellingWords(line ?? ''));
     for (const mate of kind === 'bolt' && line !== undefined ? comesWith(line) : []) {
-      if (kindsListed.has(mate.kind)) continue;
+      // Listed by themselves they are not counted twice; those of another size are others.
+      const listedToo = packing.some((other) => {
+        if (KIND_OF[other.value.noun] !== mate.kind) return false;
+        const size = mate.kind === 'nut' ? threadIn(drafting, other)?.value.designation : undefined;
+        return size === undefined || size.replace(' × ', ' x ') === designation;
+      });
+      if (listedToo) continue;
       const form = formInWords(mate.name);
       const mateAt = addItem(
         {

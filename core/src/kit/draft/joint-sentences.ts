@@ -36,6 +36,8 @@ export interface JointSentences {
   compound?: Of<'compound'>;
   /** The sheet says that it goes together dry. */
   dry: boolean;
+  /** Its pieces were there before, and are none of the kit's. */
+  ofVehicle: boolean;
   pattern?: Of<'pattern'>;
   rideHeight: boolean;
   /** Kinds of pieces its phrase names. */
@@ -103,10 +105,12 @@ export const inTable = (text: string): boolean => /\S\s*\|\s*\S|\S {3,}\S.*\S {2
 function puttingOf(text: string): string | undefined {
   const clause = text.split(/\s+with\s|\s+using\s|[.,;:]/)[0] ?? '';
   const named = clause.replace(
-    /^\s*(?:bolt|set|place|put|fit|mount|hang|lift|hold|offer|slide|attach|install|position)\s+(?:up |on )?/i,
+    /^\s*(?:bolt|set|place|put|fit|mount|hang|lift|hold|offer|slide|attach|install|position|refit|re-?(?:connect|attach|install|mount))\s+(?:up |on )?/i,
     '',
   );
-  return named !== clause && tellingWords(named).length > 0 ? titled(named.replace(/^(?:an?|the)\s+/i, '')) : undefined;
+  return named !== clause && tellingWords(named).length + partWords(named).length > 0
+    ? titled(named.replace(/^(?:an?|the)\s+/i, ''))
+    : undefined;
 }
 
 /** `The side plates go on with three M12 x 40 bolts`: what is held by them. */
@@ -289,7 +293,17 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const threadsOf = (at: number) => inStep(at).filter(isKind('thread'));
   const ownThread = threadsOf(torque.step).find((fact) => fact.value.designation === size);
   // `The plate is mounted back on the pipe`: the vehicle's own screws have the size of none of the kit's.
-  const ofVehicle = OF_THE_VEHICLE.test(own.text);
+  const justBefore = reading.steps[torque.step - 1];
+  const bareFigure = /^\W*(?:then |now |finally )?(?:tighten|torque|pull)?\W*(?:up )?(?:to|at)?\W*$/i.test(
+    own.text.slice(0, Math.max(0, torque.start - own.start)),
+  );
+  // `Use the factory nuts. Torque to 20 ft-lb`: what stands right before it in its step.
+  const ofVehicle =
+    OF_THE_VEHICLE.test(own.text) ||
+    (bareFigure &&
+      justBefore?.number !== undefined &&
+      justBefore.number === own.number &&
+      OF_THE_VEHICLE.test(justBefore.text));
   const told = size === undefined && !ofVehicle ? ordered.map(threadsOf).find((list) => list.length > 0) : undefined;
   // `Bracket bolts back in, 25 Nm, those are M8`: the only size of a sentence with one figure.
   const inOwn = threadsOf(torque.step);
@@ -353,7 +367,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     related
       .filter((at) => !removes(inStep(at)))
       .map((at) => drivesOf(at)[0])
-      .find((fact) => fact !== undefined);
+      .find((fact) => fact !== undefined) ??
+    // `… 46 Nm. Hold the bolt, turn the nut, 17 spanner`: the only figure of its step.
+    (ofStep.some((at) => at !== torque.step && inStep(at).some(isKind('torque')))
+      ? undefined
+      : ofStep.filter((at) => at !== torque.step && !removes(inStep(at))).flatMap(drivesOf)[0]);
 
   // `Grease on the ball only, never on its thread`: said of something else than the joint.
   /** Of a sentence about several joints, only the clauses that name this one. */
@@ -463,6 +481,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     ...(drive ? { drive } : {}),
     ...(compound && !dry ? { compound } : {}),
     dry,
+    ofVehicle,
     ...(pattern ? { pattern } : {}),
     rideHeight,
     kinds,
@@ -472,9 +491,12 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   };
 }
 
+const ROUNDS_ONLY =
+  /^\W*(?:in )?(?:\d|two|three|four) (?:rounds?|stages?|steps?|passes|goes)\b[\s\d,.:;/–-]*(?:then|and|to)?\W*$/i;
 /** The phrase a torque is said of; where its clause names nothing, all that stands before it in the sentence. */
 function phraseOf(own: SheetStep, at: number): string {
-  const clause = phraseBefore(own, at);
+  // `3 rounds: 4, 8, then 12.5`: how it is pulled names nothing.
+  const clause = phraseBefore(own, at).replace(ROUNDS_ONLY, '');
   const named =
     tellingWords(clause).length > 0 ||
     kindsIn(clause).length > 0 ||
@@ -569,6 +591,9 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
     if (theKind !== undefined) continue;
     const calls = aside || (onlyVerb && before.number === step.number);
     if (calls && kindsIn(before.text).length > 0) called ??= at;
+    // `Reconnect the upper ball joint. Torque to 60 ft-lb`: what was put together right before.
+    else if (onlyVerb && at === torque.step - 1 && step.number !== undefined && before.number === step.number)
+      if (puttingOf(before.text) !== undefined) called ??= at;
     // A washer or a nut in between says nothing of what is pulled: the sentence that counts is looked for on.
     if (called !== undefined && !points) return called;
   }

@@ -1,6 +1,8 @@
+import { fromCapitals } from './from-capitals.ts';
+
 /** An order to the fitter before what it is about: `Bring the screws up to`, `Use short bolts`. */
 const ORDER =
-  /^\s*(?:screw|bring|use|connect|pull|take|secure|fasten|fix|join|insert|start|do)\s+(?:up\s+|down\s+|in\s+|on\s+)?(?:the\s+|all\s+|both\s+)?(?=\p{L}{3})/iu;
+  /^\s*(?:screw|bring|use|connect|pull|take|secure|fasten|fix|join|insert|start|do|install|attach|fit|mount|position|refit|re-?(?:attach|connect|install|mount))\s+(?:up\s+|down\s+|in\s+|on\s+)?(?:the\s+|all\s+|both\s+)?(?=\p{L}{3})/iu;
 /** `The plate shall be held to the frame by the guide bolts`: what is joined to what, and the words between. */
 const PASSIVE =
   /^(?:the\s+)?(.{3,40}?)\s+(?:shall|must|should|will|may|is|are|gets?)\s+(?:be\s+|been\s+|to be\s+)?\p{L}{2,}(?:ed|ld|t|wn|ung|ewn)\b(?:\s+(?:back|down|up|in|together))?(.*)$/iu;
@@ -23,7 +25,14 @@ export function tidyTitle(title: string | undefined): string | undefined {
   if (title === undefined) return undefined;
   const plainTitle = title
     .replace(/[\u2460-\u2473]/g, ' ')
-    .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '');
+    .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '')
+    // `And the rails? - Three M6 each rail`: what is asked about names it.
+    .replace(/^(?:and |what about )?(?:the )?(\p{L}[\p{L} ]{2,30})\?.*$/iu, '$1')
+    // `M10 through hinge and bracket`: a size and what it is through.
+    .replace(/^(?:both |all )?M\d{1,2}s? (?:through|of|in|on|for|at|into) (?:the )?(?=\p{L}{3})/iu, '')
+    .replace(/\bin (?:two|three|four|\d) (?:goes|rounds|steps|stages|passes)\b.*$/i, '')
+    .replace(/^wheels? (?:back )?on,\s*(?:the )?(?=(?:nuts|bolts|studs)\b)/i, 'Wheel ')
+    .replace(/^wheels? (?:back )?on,\s*/i, '');
   // `the long ones bottom out). 24 Nm`: an end of another sentence.
   if (/^[^(]*\)/.test(plainTitle)) return undefined;
   const passive = PASSIVE.exec(plainTitle);
@@ -34,10 +43,12 @@ export function tidyTitle(title: string | undefined): string | undefined {
     .replace(ORDER, '')
     .replace(/\s(?:is|are|has|have)\s(?:M\d+|\d+|its|their|a|an|the)\b.*$/i, '')
     .replace(/\s(?:and|with)\s(?:its|their|own)(?:\s\p{L}+)?$/iu, '')
-    .replace(/(?:\s(?:on|in|up|down|off|back|to|with|by|and|of|the|at))+$/i, '')
+    .replace(/(?:\s(?:on|in|up|down|off|back|over|crosswise|to|with|by|and|of|the|at))+$/i, '')
     .replace(/\s+/g, ' ')
     .trim();
   if (/^(?:under|over|behind|between|through|on|in|at|to)(?: (?:and|or))?$/i.test(plain)) return undefined;
   if (plain.length < 3 || SAYS_NOTHING.test(plain) || !/\p{L}{3}/u.test(plain)) return undefined;
-  return `${plain[0]?.toUpperCase()}${plain.slice(1)}`;
+  // A size or the letters of a list name no joint.
+  if (/^M\d{1,2}$|^[A-Z]\d?(?:(?: ?[+/,&] ?| and )[A-Z]\d?)*(?: (?:last|first|next))?$/.test(plain)) return undefined;
+  return fromCapitals(`${plain[0]?.toUpperCase()}${plain.slice(1)}`);
 }

@@ -6,7 +6,7 @@ import { KIND_OF, type Of } from './drafting.ts';
 
 /** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
 const PLAIN = new Set(
-  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten tightening torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage item items ref reference line position class grade'.split(
+  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten tightening torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage pass passes round rounds goes item items ref reference line position class grade'.split(
     ' ',
   ),
 );
@@ -68,7 +68,11 @@ function nameInRun(before: string): string | undefined {
   const opened = OPENS_RUN.exec(before)?.[0];
   const from = last ? near + last.index + last[0].length : opened?.length;
   if (from === undefined || before.length - from > LONGEST_IN_RUN) return undefined;
-  const name = before.slice(from);
+  // `52 ft-lbs, and brake line, 84 in-lbs`
+  const name = before
+    .slice(from)
+    .replace(/^and\s+/i, '')
+    .replace(/[,:]\s*$/, '');
   if (/\b(?:then|until|back off|turn|again|more|less|not|never)\b|[,(]/i.test(name)) return undefined;
   return partWords(name).length > 0 || kindsIn(name).length > 0 ? name : undefined;
 }
@@ -134,7 +138,7 @@ export function referencesIn(text: string, labels: ReadonlySet<string>): string[
   const found: string[] = [];
   // `A+B+B+C: brackets to bumper`, and a card's `A 45 Nm`.
   for (const match of text.matchAll(
-    /\b([A-Z])(?=\+[A-Z]\b|(?<=^[A-Z])\s{2,}|(?:\s{1,3}|: ?)\d|\s*$)|(?<=\+)([A-Z])\b/g,
+    /\b([A-Z])(?=[+/][A-Z]\b|(?<=^[A-Z])\s{2,}|(?:\s{1,3}|: ?)\d|\s*$|\s(?:last|first|to)\b)|(?<=\b[A-Z][+/])([A-Z])\b/g,
   )) {
     const label = (match[1] ?? match[2] ?? '').toLowerCase();
     if (labels.has(label) && !found.includes(label)) found.push(label);
@@ -220,7 +224,7 @@ export const followers = (steps: readonly SheetStep[], at: number): string[] =>
 
 /** It was there before, and is no piece of the kit. */
 export const OF_THE_VEHICLE =
-  /\bback (?:in|on)\b|\b(?:original|factory|existing|old|stock)\b|\b(?:refit|re-?install)\b/i;
+  /\bback (?:in|on)\b|\balready (?:in|on|fitted|there)\b|\b(?:original|factory|existing|old|stock)\b|\b(?:refit|re-?(?:install|attach|connect|mount))\b/i;
 
 /** Kinds of pieces that are tightened, which a text names. */
 export const kindsIn = (text: string): ItemKind[] => [

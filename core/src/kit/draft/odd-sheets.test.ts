@@ -284,7 +284,7 @@ describe('a note in lower case', () => {
     ]);
     expect(joints(kit)).toMatchObject([
       { title: 'M12 × 1.25 bolts', nm: 105, compound: 'threadlockerMedium' },
-      { title: 'Wheels on, nuts', nm: 110 },
+      { title: 'Wheel nuts', nm: 110 },
     ]);
     expect(kit.groups[1]?.torqueOrder).toEqual({ pattern: 'cross' });
     expect(kit.stations.at(-1)?.tags).toEqual(['wheel']);

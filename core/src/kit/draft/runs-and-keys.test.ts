@@ -68,6 +68,7 @@ describe('figures in a run, each behind the part it is for', () => {
       ['bolt', 10],
       ['nut', 10],
       ['bolt', 2],
+      ['nut', 2],
       ['washer', 4],
       ['part', 4],
     ]);

@@ -45,7 +45,7 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
     if (step.list) return;
     for (const word of [...(words[at] ?? []), ...(parts[at] ?? [])]) put(word, at);
     for (const match of step.text.matchAll(
-      /\((\w{1,3})\)|\bitems? (\w{1,3})\b|\b([A-Z])(?=\+[A-Z]\b)|(?<=\+)([A-Z])\b/g,
+      /\((\w{1,3})\)|\bitems? (\w{1,3})\b|\b([A-Z])(?=[+/][A-Z]\b)|(?<=\b[A-Z][+/])([A-Z])\b/g,
     )) {
       const label = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? '').toLowerCase();
       labels[at]?.push(label);

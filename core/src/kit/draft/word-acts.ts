@@ -341,7 +341,7 @@ const WORD_ACTS: readonly WordAct[] = [
     words:
       /^(?:then |now )?(?:the |your |all )?(.{3,60}?)(?:,? (?:have to |must |should |need to )?(?:comes?|be taken|go(?:es)?) (?:off|out|away)\b| (?:off|out)\W*$)/i,
     act: (drafting, [, what = ''], text) =>
-      /\b(?:power|sort|find|try|carry|set|cut|switch|turn|figure|lay|watch|run|line|blow|wipe|wash|rinse|air|square|even)\b/i.test(
+      /\b(?:power|sort|find|try|carry|set|cut|switch|turn|figure|lay|watch|run|line|blow|wipe|wash|rinse|air|square|even|ignition|engine|motor|lights?|radio|heater|fan|charger)\b/i.test(
         what,
       )
         ? undefined

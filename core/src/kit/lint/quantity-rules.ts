@@ -1,6 +1,7 @@
 import { type AnswerAxis, combinationsFor } from '../answer-space.ts';
 import type { Answers, Condition } from '../condition.ts';
 import type { Item, JointGroup, KitDocument, Station } from '../kit-document.ts';
+import { goesOnAsPart } from '../piece-kind.ts';
 import type { StepAction } from '../step-action.ts';
 import { applies, firstWhere, lineOf } from './combination.ts';
 import { type Finding, finding } from './finding.ts';
@@ -25,7 +26,7 @@ const use = (kit: KitDocument, item: Item, places: readonly Placed[], answers: A
   const fitted =
     item.fittedWith !== undefined &&
     kit.groups.some((group) => group.id === item.fittedWith && applies(group.when, answers));
-  return inStations + (item.kind === 'part' && fitted ? item.quantity : 0);
+  return inStations + (goesOnAsPart(item) && fitted ? item.quantity : 0);
 };
 
 /** Where each line stands. */
