@@ -155,26 +155,6 @@ Stay to cross member, M10           40             48
 7. Check all bolts again after 500 km.
 `;
 
-/** An outline as a drawing office keeps it: rows with codes, their figures at the foot, the order in one line. */
-const OUTLINE = `FRONT GUARD, ASSEMBLY TREE                                drawing 4410 sheet 2
-1 Guard assembly
-  1.1 Main plate (1)
-      1.1.1 Screw M8 x 20 (6)                 T1
-      1.1.2 Washer 8 (6)
-  1.2 Crossmember (1)
-      1.2.1 Bolt M10 x 90, 10.9 (2)           T3
-      1.2.2 Nut M10, prevailing torque (2)
-  1.3 Side arm left (1) and right (1)
-      1.3.1 Bolt M10 x 25 (2 per arm)         T2
-      1.3.2 Bolt M6 x 16 (1 per arm)          T0
-Torque codes
-T0 = 9 +/- 1 Nm
-T1 = 22 +/- 2 Nm
-T2 = 40 +/- 4 Nm, apply medium threadlocker
-T3 = 55 Nm +/- 5 Nm, turn the nut, hold the bolt
-Sequence: 1.3 loose, 1.2 loose, 1.1 loose; then T3, T2, T0, T1.
-`;
-
 /** What each sheet must leave on the record, and whether a clock still runs when it is signed. */
 const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: string }> = [
   {
@@ -183,11 +163,6 @@ const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: 
     said: ['Let cool: radiator', 'Remove: bumper', 'Reconnect: both fog lamps', 'Refit: bumper', 'The driver was told'],
   },
   { title: 'Cross member', sheet: MATRIX, answer: 'Dunmoor 30', said: ['90.', '48.', 'Remove: towing eye'] },
-  {
-    title: 'Front guard tree',
-    sheet: OUTLINE,
-    said: ['Main plate bolts', 'Crossmember bolts', 'Side arm left and right bolts'],
-  },
 ];
 
 for (const { title, sheet, said, answer } of STRANGERS)

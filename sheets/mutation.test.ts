@@ -44,7 +44,7 @@ describe('a sheet that is changed is read as changed, or doubted', () => {
         if (read && read.confidence >= PLAIN && read.value.only === undefined && read.value.stages === undefined)
           expect([read.value.nominal ?? read.value.max, read.value.unit]).toEqual([figure, 'N·m']);
       }),
-      { numRuns: 120 },
+      { numRuns: 60 },
     );
   });
   it('another unit', () => {
@@ -57,7 +57,7 @@ describe('a sheet that is changed is read as changed, or doubted', () => {
           if (read && read.confidence >= PLAIN) expect(read.value.unit).toBe(unit);
         },
       ),
-      { numRuns: 120 },
+      { numRuns: 60 },
     );
   });
   it.each([
@@ -67,7 +67,7 @@ describe('a sheet that is changed is read as changed, or doubted', () => {
     ['points', '...'],
     ['one sign of points', '\u2026'],
   ])('a range with %s', (_, dash) => {
-    for (const { file, text, fact } of places.slice(0, 40)) {
+    for (const { file, text, fact } of places.filter((_, place) => place % 7 === 0).slice(0, 16)) {
       const [low, high] = [fact.value.max, fact.value.max + 2];
       const read = at(changed(text, fact, `${low}${dash}${high} Nm`), fact.start);
       if (read && read.confidence >= PLAIN && read.value.stages === undefined)
@@ -75,7 +75,7 @@ describe('a sheet that is changed is read as changed, or doubted', () => {
     }
   });
   it('a line that breaks before the unit', () => {
-    for (const { file, text, fact } of places.slice(0, 40)) {
+    for (const { file, text, fact } of places.filter((_, place) => place % 7 === 0).slice(0, 16)) {
       const read = at(changed(text, fact, `${fact.value.max}\nNm`), fact.start);
       if (read && read.confidence >= PLAIN)
         expect([file, read.value.unit, read.value.max]).toEqual([file, 'N·m', fact.value.max]);

@@ -176,7 +176,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     },
     {
       pattern:
-        /\b(?:every|each) (?:evening|morning|spring|summer|autumn|fall|winter|season|service|trip|time [^.;,\n]{4,60}|off-?road day|use of [^.;,\n]{3,30})\b/gi,
+        /\b(?:every|each) (?:evening|morning|spring|summer|autumn|fall|winter|season|service|oil change|trip|time [^.;,\n]{4,60}|off-?road day|use of [^.;,\n]{3,30})\b/gi,
       make: (match) => ({ event: match[0], repeats: true }),
     },
     {

@@ -63,6 +63,8 @@ interface Cue {
   figure?: 'inWords' | 'spoken';
   /** Words it may go on with in its clause; else it ends there. */
   goesOn?: RegExp;
+  /** What must stand right behind it. */
+  behind?: RegExp;
   /**
    * The unit may stand anywhere in the sheet; `none`: it stands nowhere, and is assumed; else that of a torque said shortly
    * before is carried over.
@@ -130,6 +132,15 @@ const CUES: readonly Cue[] = [
     unit: 'ofAll',
     goesOn: /^(?:with|on|and|each|all|too)$/,
   },
+  // `The track bar bolt takes 125`
+  {
+    before: /\b(?:bolts?|nuts?|screws?|studs?) (?:only )?(?:gets?|wants?|takes?) (?:only )?$/i,
+    least: 15,
+    unit: 'only',
+    goesOn: /^(?:on|with|because|and|each|too|as)$/,
+  },
+  // `a bolt in the open hole only, 75 as before`
+  { before: /[,:] $/, least: 15, unit: 'only', goesOn: /^as$/, behind: /^ as (?:before|above|for the)\b/i },
   { before: /\bonly (?:wants?|takes?|gets?|needs?) $/i, least: LEAST_SPOKEN, unit: 'ofAll' },
   // `four M10 x 35, two per bush, 50, with a smear of grease`
   { before: /\bM\d{1,2}\b[^.;]{0,24}, $/, least: LEAST_SPOKEN, unit: 'ofAll' },
@@ -174,7 +185,8 @@ export function bareFigures(text: string) {
     const line = lineBefore(text, token.start);
     const inWords = token.kind === 'word';
     const cue = CUES.find(
-      ({ before, figure, unit }) =>
+      ({ before, behind, figure, unit }) =>
+        (behind === undefined || behind.test(text.slice(token.end, token.end + 24))) &&
         (figure === undefined || (inWords && (figure === 'inWords' || isSpoken(text)))) &&
         (unit !== 'ofAll' || all !== undefined) &&
         (unit !== 'only' || only !== undefined) &&

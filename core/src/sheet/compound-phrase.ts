@@ -29,7 +29,7 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
   [
     'sealant',
     phrases(
-      'gasket maker|liquid gasket|gasket paste|gasket compound|gasket sealant|flange sealant|silicone sealant|silicone sealer|rtv sealant|rtv silicone|sealant|sealer|rtv|pipe paste|pipe dope|thread sealant|thread sealer|pipe sealant|sealing paste|sealing compound|jointing compound|jointing paste|thread tape|ptfe tape|seam sealer|body sealer|butyl|sealing mastic|mastic',
+      'bead of silicone|line of silicone|black silicone|clear silicone|gasket maker|liquid gasket|gasket paste|gasket compound|gasket sealant|flange sealant|silicone sealant|silicone sealer|rtv sealant|rtv silicone|sealant|sealer|rtv|pipe paste|pipe dope|thread sealant|thread sealer|pipe sealant|sealing paste|sealing compound|jointing compound|jointing paste|thread tape|ptfe tape|seam sealer|body sealer|butyl|sealing mastic|mastic',
     ),
   ],
   ['retaining', phrases('retaining compound|bearing retainer|bearing fit compound|joining compound')],
@@ -173,7 +173,9 @@ function colouredLocker(tokens: readonly Token[], at: number): number | undefine
   // `a drop of red on each`
   if (next === 'on' && before?.lower === 'of' && /^(?:drop|dab|spot|bead|bit)$/.test(tokens[at - 2]?.lower ?? ''))
     return at + 1;
-  const begins = before === undefined || before.kind === 'break' || before.text === '.';
+  // `Use red on the 1/2 bolts`
+  const begins =
+    before === undefined || before.kind === 'break' || before.text === '.' || /^(?:use|put|apply)$/.test(before.lower);
   const onThem = next === 'on' && ['the', 'these', 'those', 'all'].includes(lower(tokens, at + 2));
   return begins && onThem && tokens.slice(at + 3, at + 7).some((token) => FASTENER.test(token.lower))
     ? at + 1
@@ -243,7 +245,8 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
     const next = firstOf(tokens, at, list);
     if (next === undefined) continue;
     const after = lower(tokens, next);
-    if (NOT_A_COMPOUND.has(after)) return undefined;
+    // `Q7 Grease?` asks.
+    if (after === '?' || NOT_A_COMPOUND.has(after)) return undefined;
     // `prime the bare edge`, `deburr, prime, then set`: a verb, and no prime mover.
     if (lower(tokens, at) === 'prime' && !/^(?:the|bare|both|all|it|them|any|and|,|edges?|holes?)$/.test(after))
       return undefined;
@@ -315,7 +318,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing (?:whatever |whatsoever |at all )?on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube|glue|locker|lock(?= on\b))\b|\ball (?:the )?others? dry\b|, not the (?:taper|threads?|cones?|seats?|studs?|bolts?|screws?)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:do|shall|must) not (?:additionally |also |be )?glued?\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time|values?|figures?|torques?|settings?)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bM\d{1,2}s? (?:is |are |stays? |go(?:es)? )?dry\b(?= ?(?:[.,;:)\n]|$))|\bnone on (?:the|these|any|all)(?: of the)? (?:[\p{L}-]+ ){0,2}(?:threads?|studs?|faces?|bolts?|nuts?|screws?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|bolts?|nuts?|screws?|studs?|cones?|faces?|seat)\b|, dry[.,;:)\n]|\bdry, as (?:delivered|supplied|packed)|\bones? nothing\b|\b(?:compound|locker|lubricant|lube|treatment)\s*[:=]\s*(?:none|nil)\b|\| *dry *(?=\||\n|$)|(?<=\t| {2,})dry[ \t]*(?=\t|\n|$| {2})/giu;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing (?:whatever |whatsoever |at all )?on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube|glue|locker|lock(?= on\b))\b|\ball (?:the )?others? dry\b|, not the (?:taper|threads?|cones?|seats?|studs?|bolts?|screws?)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:do|shall|must) not (?:additionally |also |be )?glued?\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time|values?|figures?|torques?|settings?)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bM\d{1,2}s? (?:is |are |stays? |go(?:es)? )?dry\b(?= ?(?:[.,;:)\n]|$))|\bnone on (?:the|these|any|all)(?: of the)? (?:[\p{L}-]+ ){0,2}(?:threads?|studs?|faces?|bolts?|nuts?|screws?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:(?:the|these|any) )?(?:threads?|bolts?|nuts?|screws?|studs?|cones?|faces?|seat)\b|, dry[.,;:)\n]|\bdry, as (?:delivered|supplied|packed)|\bones? nothing\b|\b(?:compound|locker|lubricant|lube|treatment)(?:\s*[:=]\s*| {1,4})(?:none|nil)\b|\b(?:do not|don't|never|no) (?:use )?(?:sealing |ptfe |thread )tape\b|\| *dry *(?=\||\n|$)|(?<=\t| {2,})dry[ \t]*(?=\t|\n|$| {2})/giu;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

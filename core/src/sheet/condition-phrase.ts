@@ -26,7 +26,10 @@ const WHOLE_YEAR_AFTER = /\bafter (?:model year |my ?|year |the end of )?\d{4}$/
 const RULES: readonly Rule[] = [
   // `2011-2015`, `2011 to 2015 cars`
   {
-    pattern: new RegExp(`\\b${YEAR}\\s?(?:[-–—]|to|through|until)\\s?${YEAR}\\b`, 'gi'),
+    pattern: new RegExp(
+      `(?:\\b(?:built|made|produced) (?:from |between )?)?(?:\\b(?:0?[1-9]|1[0-2])[/.])?\\b${YEAR}\\s?(?:[-–—]|to|through|until)\\s?(?:(?:0?[1-9]|1[0-2])[/.])?${YEAR}\\b`,
+      'gi',
+    ),
     years: (match) => ({ from: year(match[1]), to: year(match[2]) }),
   },
   // `ab Bj. 2021`, `bis Baujahr 2019`
@@ -222,6 +225,12 @@ const RULES: readonly Rule[] = [
   // `Winch option only:`
   { pattern: /\b\p{L}[\p{L} -]{2,40} only(?=:)/giu, heads: true },
   { pattern: /\b(?:where|if|when) (?:fitted|equipped|present|applicable)\b/gi },
+  // `On diesels put the clip back`
+  {
+    pattern:
+      /\b(?:on|for) (?:the )?(?:diesels|petrols|hybrids|automatics|manuals|estates|wagons|saloons|pick-?ups|vans)\b/gi,
+    heads: true,
+  },
   // `Cars with automatic gearbox`, `Vehicles without …`, `Trucks that have`
   {
     pattern: new RegExp(
@@ -269,6 +278,7 @@ const PART_SAID =
 /** `Raise vehicle with a lift`: what is done to the vehicle, with what. */
 /** `Pages before 2021 gave 95 Nm`: of the papers, and not of the vehicle. */
 const PAPERS = /\b(?:pages?|sheets?|issues?|leaflets?|prints?|editions?|papers?|letters?) (?:of |from )?$/i;
+const WITH_WEIGHT = /^with (?:the |its |full )?(?:weight|load) on\b/i;
 const HANDLED = /\b(?:raise|lift|jack up|secure|support|lower|park|drive|move) (?:up )?(?:the )?$/i;
 
 const ENDS = /[,;:\s(]+$/;
@@ -319,6 +329,7 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       if (/\?$/.test(printed) && /^\s*(?:\[[\d:.]+\] ?)?\p{L}{1,14}: /u.test(lineAt(text, start))) continue;
       if (
         IDIOM.test(printed) ||
+        WITH_WEIGHT.test(printed) ||
         PLACE_SAID.test(printed) ||
         PART_SAID.test(printed) ||
         HANDLED.test(text.slice(Math.max(0, start - 24), start)) ||
@@ -369,7 +380,7 @@ export function conditions(text: string): Array<{ start: number; end: number; va
 
 /** What two versions of one thing differ in: `steel wheels` and `alloy wheels`, `short wheelbase` and `long wheelbase`. */
 const CONTRAST =
-  /(?<=(?:^|[,;:(•*\t–-]| {2}|\b(?:on|for|with|in)(?: the)?)[ \t]*)(steel|alloy|alumini?um|cast[- ]iron|iron|plastic|wooden|short|long|low|high|single|double|crew|manual|auto(?:matic)?|petrol|diesel|drum|disc|leaf|coil|early|late) (wheels?|beam|housings?|bumpers?|wheelbase|roof|chassis|cab|gearbox|transmission|engines?|springs?|brakes?|floor|axles?|tank)(?: only)?\b/gim;
+  /(?<=(?:^|^\s*\d{1,2}[.)]?\s|[.,;:(•*\t–-]| {2}|\b(?:on|for|with|in)(?: the)?|\b[A-Z][a-z]{2,})[ \t]*)(steel|wooden|wood|alloy|alumini?um|cast[- ]iron|iron|plastic|wooden|short|long|low|high|single|double|crew|manual|auto(?:matic)?|petrol|diesel|drum|disc|leaf|coil|early|late) (wheels?|beam|housings?|bumpers?|wheelbase|roof|chassis|cab|gearbox|transmission|engines?|springs?|brakes?|floor|axles?|tank|bed|deck|body)(?: only)?\b/gim;
 /** Both sides of a contrast, where a sheet names both. */
 function contrasts(text: string): Array<{ start: number; end: number }> {
   const byNoun = new Map<string, Array<{ word: string; start: number; end: number }>>();

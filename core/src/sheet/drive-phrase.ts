@@ -58,6 +58,9 @@ const INCH_SPANNERS: Record<string, string> = {
   'three quarters': '3/4',
 };
 
+/** `the socket screws, 30, 8 mm hex`: what has its hexagon inside */
+const SOCKET_SCREW = /\b(?:socket|cap|allen)(?:[- ]head)? (?:cap )?(?:screws?|bolts?)\b[^.;\n]*$/i;
+
 const RULES: ReadonlyArray<{
   pattern: RegExp;
   read: (match: RegExpExecArray) => SheetDrive | undefined;
@@ -99,7 +102,10 @@ const RULES: ReadonlyArray<{
       if (bare && (spokenNumber(size) ?? Number(size)) < 6) return undefined;
       // `4 mm key`, `6 mm hex` is the small one with six sides.
       const mm = toMm(size, unit)?.mm ?? 99;
-      const small = /^(?:l[- ])?keys?$/i.test(words) ? mm <= 10 : /^hex$/i.test(words) && mm <= 6;
+      const small = /^(?:l[- ])?keys?$/i.test(words)
+        ? mm <= 10
+        : /^hex$/i.test(words) &&
+          (mm <= 6 || (mm <= 12 && SOCKET_SCREW.test(match.input.slice(Math.max(0, match.index - 40), match.index))));
       return driveOf(small ? 'hex key' : words.replace(/\bhex(?:agon(?:al)?)?[- ]+sockets?$/i, 'socket'), size, unit);
     },
   },

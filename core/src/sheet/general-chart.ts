@@ -8,6 +8,8 @@ const SIZE_ROW = /^\s*(?:M ?\d{1,2}\b|#\d{1,2}\b|\d{1,2}\/\d{1,2}\b)/i;
 /** A row of titles: no sentence, and no figure of a joint. */
 const TITLE_ROW = /^\s*(?:size|thread|bolt|dia(?:meter)?|class|grade|gr\.?|\d{1,2}\.\d)\b/i;
 const FEW_ROWS = 2;
+/** A longer line is a paragraph, characters. */
+const LONGEST_HEADING = 200;
 /** The sheet sends its reader there: then its rows are what the joints are tightened to. */
 const SENT_THERE =
   /\b(?:see|per|use|from|according to|as in|to) (?:the )?(?:general |standard )?(?:torque )?(?:chart|table)\b/i;
@@ -24,7 +26,7 @@ export function generalCharts(text: string): Span[] {
   for (const line of text.split('\n')) {
     const end = start + line.length;
     const row = SIZE_ROW.test(line) || /^[\s|+:=_*-]*$/.test(line) || TITLE_ROW.test(line);
-    if (HEADING.test(line)) {
+    if (line.length <= LONGEST_HEADING && HEADING.test(line)) {
       close();
       open = { start, end, rows: 0, gap: false };
     } else if (open && row) {

@@ -63,7 +63,9 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
   if (paired !== undefined) return { count: 2, item: paired };
   if (!/\p{L}{2}/u.test(text)) return undefined;
   const marked = MARKED_TRAILING.exec(text);
-  if (marked) {
+  // `(2) U-bolts w/ flange nuts (4)`: the first counts what is named, the last what comes with it.
+  const leads = (/^\(\d{1,3}\) /.test(text) && /\(\d{1,3}\)$/.test(text)) || /^\d{1,3} ?[x×] \p{L}/u.test(text);
+  if (marked && !leads) {
     const said = marked.slice(1).find((group) => group !== undefined) ?? '';
     const count = countIn(/^pair$/i.test(said) ? '1 pair' : said);
     const item = text

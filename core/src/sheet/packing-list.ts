@@ -263,6 +263,22 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
         continue;
       }
     }
+    // `What you get. One cooler, two stays, …`, `Bolt legend: (P) M10x70 4 pcs   (Q) …`: in the line of its heading.
+    const head = /^[^.:\n]{4,40}[.:][ \t]+(?=\S)/.exec(line.text)?.[0];
+    const inLine =
+      head !== undefined && heading === 'pieces' && headingOf(head.trim().replace(/\.$/, ':')) === 'pieces';
+    if (head !== undefined && inLine) {
+      const from = line.start + head.length;
+      const cells = letteredCells(line.text.slice(head.length), from);
+      const end = cells.length > 0 ? line.end : sentenceEnd(text, from);
+      const items = cells.length > 0 ? cells : writtenItems(text.slice(from, end), from);
+      if (items.length >= FEW_PIECES) {
+        lists.push({ start: line.start, end, of: 'pieces' });
+        found.push(...items);
+        while (at < lines.length && (lines[at] as Line).start < end) at++;
+        continue;
+      }
+    }
     // `What is in the box? One damper, two brackets, …`
     const asked = /^[^?\n]{8,60}\?[ \t]+/.exec(line.text);
     const answerBehind =
@@ -355,6 +371,7 @@ function runIn(lines: readonly Line[], at: number, text: string): (Span & { item
 
 /** How a line shows that it counts: `2 off`, `4 pcs`; `x4` in a column of its own; a number behind a dash. */
 const COUNTS_ITSELF = [
+  /^\s*\d{1,3} ?[x×]\s+(?=\p{Lu}|M\d)(?!.*\d ?(?:n[·. ]?m|ft|lb)\b)/iu,
   /\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i,
   /^\s*\(?[A-Z]\)\s+\S.*\S\s*(?:\.\s?){3,}\s*\d{1,3}\s*$/,
   /^\s*\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?(?:\s{2,}\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?)*\s*$/,
@@ -364,14 +381,16 @@ const COUNTS_ITSELF = [
 /** No washer is ever torqued: figures that stand behind one are counts. A fact of the trade, no source. */
 const WASHER = /\bwashers?\b/i;
 
+/** A row is no paragraph: longer lines are not looked at, characters. */
+const LONGEST_ROW = 200;
 /** How many lines from here on are a list that needs no heading: each counts in the same way. */
 function countedLines(lines: readonly Line[], from: number): number {
   return Math.max(
     ...COUNTS_ITSELF.map((counts, style) => {
       let at = from;
-      while (counts.test(lines[at]?.text ?? '')) at++;
+      while ((lines[at]?.text.length ?? 0) <= LONGEST_ROW && counts.test(lines[at]?.text ?? '')) at++;
       const rows = lines.slice(from, at);
-      const sure = style <= 2 || rows.some(({ text }) => WASHER.test(text));
+      const sure = (style >= 1 && style <= 3) || rows.some(({ text }) => WASHER.test(text));
       return rows.length >= FEW_PIECES && sure ? rows.length : 0;
     }),
   );
@@ -451,13 +470,23 @@ function nextNumber(heading: string): RegExp | undefined {
 }
 
 /** A row that has its count at its end is complete. */
-const COUNT_ENDS = /(?:\.{2,}|…|\t|\s{2,})\s*\d{1,3}\s*$/;
+const COUNT_ENDS = /(?:\.{2,}|…|\t|\s{2,}|\s\.)\s*\d{1,3}\s*$/;
 
 /** `TIGHTENING (N·m)   Dunmoor 20   Dunmoor 30`: the head of a table of torques. */
 const FIGURES_BEGIN =
   /^[^\d]{0,24}\b(?:tighten(?:ing)?|torques?)\b[^\n\d]{0,24}[([] ?(?:n[·. ]?m|ft|lbs?|lbf|in|kgf?)\b/i;
 
 const BULLET = /^\s*[-•*▪]\s/;
+/** `1 Position the feet …`, `2 Uprights to feet, 24 Nm`: numbers that run on from one before what is done are steps. */
+const areSteps = (rows: readonly Line[]): boolean => {
+  const numbers = rows.map(({ text }) => Number(/^\s*(\d{1,2})\s+\p{Lu}/u.exec(text)?.[1] ?? Number.NaN));
+  return (
+    rows.length >= FEW_ROWS &&
+    numbers.every((number, at) => number === at + 1) &&
+    rows.some(({ text }) => isWork(text.replace(/^\s*(\d{1,2})\s/, '$1. ')) || WITH_TORQUE.test(text))
+  );
+};
+const WITH_TORQUE = /\d\s?(?:n[·. ]?m|ft[- ]?lbs?|lb[- ]?ft|in[- ]?lbs?|kgf?[.· ]?m)\b/i;
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
 function rowsBelow(
   lines: readonly Line[],
@@ -535,6 +564,7 @@ function rowsBelow(
     rows.push({ ...line });
     end = at + 1;
   }
+  if (areSteps(rows)) return { rows: [], end: heading + 1 };
   return { rows, end, ...(headed === undefined ? {} : { titles: headed }) };
 }
 
@@ -620,7 +650,26 @@ function countUnder({ at: column, of, from, to, beside }: CountColumn, row: Line
 const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{1,3} ?[x×]\s|\s*$)/gmu;
 
 /** `(A) adapter plate   2   (B) shim 0.5   4`: lettered pieces with their counts, side by side. */
-const LETTERED_CELL = /\s*\(([A-Z])\) (\S.*?)\s{2,}(\d{1,3}(?:\+\d{1,2})?)(?=\s{2,}\([A-Z]\) |\s*$)/gm;
+const LETTERED_CELL =
+  /\s*\(([A-Z])\) (\S.*?)\s{1,}(\d{1,3}(?:\+\d{1,2})?)(?: ?(?:pcs?\.?|off|pieces|x))?(?=\s{2,}\([A-Z]\) |\s*$)/gm;
+
+/** The pieces of a line that is all such cells; none of any other. */
+function letteredCells(line: string, lineStart: number): PackingLine[] {
+  const cells = [...line.matchAll(LETTERED_CELL)];
+  if (
+    cells
+      .map(([cell]) => cell)
+      .join('')
+      .trim() !== line.trim()
+  )
+    return [];
+  return cells.map((match) => {
+    const [whole, letter = '', item = '', count = ''] = match;
+    const start = lineStart + match.index + whole.length - whole.trimStart().length;
+    const end = start + whole.trim().length;
+    return { start, end, count: cellCount(count), item: item.trim(), label: letter.toLowerCase() };
+  });
+}
 
 /** `(A) 4x bolt M10x35   (B) 4x nut (C) 1x frame`: each with its letter, its count before it. */
 const LETTERED_COUNTED = /\s*\(?([A-Z])\) ?(\d{1,3}) ?[x×] ?(\S.*?)(?=\s+\(?[A-Z]\) ?\d{1,3} ?[x×]|\s*$)/gm;
@@ -673,20 +722,8 @@ function readRows(written: readonly Line[], text: string, column?: CountColumn):
       return [{ start: start + lead, end: start + text.trimEnd().length, count: Number(count), item: item.trim() }];
     });
   return rows.flatMap((row, at) => {
-    const lettered = [...row.text.matchAll(LETTERED_CELL)];
-    if (
-      lettered.length > 0 &&
-      lettered
-        .map(([cell]) => cell)
-        .join('')
-        .trim() === row.text.trim()
-    )
-      return lettered.map((match) => {
-        const [whole, letter = '', item = '', count = ''] = match;
-        const start = row.start + match.index + whole.length - whole.trimStart().length;
-        const end = start + whole.trim().length;
-        return { start, end, count: cellCount(count), item: item.trim(), label: letter.toLowerCase() };
-      });
+    const lettered = letteredCells(row.text, row.start);
+    if (lettered.length > 0) return lettered;
     const counted = letteredCounted(row.text, row.start);
     if (counted.length > 0) return counted;
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
@@ -715,7 +752,12 @@ function readRows(written: readonly Line[], text: string, column?: CountColumn):
     const lead = first.length - first.trimStart().length;
     // `Spacer, 22 mm thick ........ qty 2`: the row is one thing, whatever its name is made of.
     const [, whole, quantity] =
-      QUANTITY_ENDS.exec(first) ?? (COUNTED_INSIDE.test(first) ? null : BRACKET_ENDS.exec(first)) ?? [];
+      QUANTITY_ENDS.exec(first) ??
+      // `(2) U-bolts w/ flange nuts (4)`: where the rows are not numbered so, the first counts.
+      (COUNTED_INSIDE.test(first) || (!bracketed && /^\s*\(\d{1,3}\)\s/.test(first))
+        ? null
+        : BRACKET_ENDS.exec(first)) ??
+      [];
     if (whole !== undefined) {
       const item = whole.replace(/^\s*\(?\w{1,2}\)\s+/, '').trim();
       const end = row.start + first.trimEnd().length;

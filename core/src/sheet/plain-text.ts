@@ -31,7 +31,7 @@ const NO_IN_CAPITALS = /(?<![\p{L}\d])N0(?= \p{L})/gu;
 /** `32 1b. ft.`: a pound and no figure. */
 const POUND = /(?<=\d ?)1b(?=s?\.?[ -]?f(?:oo)?t)/gi;
 /** `25O miles`: a distance that only comes due; a torque stays as it is, to be doubted. */
-const FIGURE_OF_DISTANCE = /(?<=\d)O(?=O? ?(?:km|miles?|mi)\b)/g;
+const FIGURE_OF_DISTANCE = /(?<=\dO?)O(?=O? ?(?:km|miles?|mi)\b)/g;
 /** `l000 km`, `l5O miles` */
 const LETTER_OF_DISTANCE = /(?<![\p{L}\d])[lI](?=\d[\dO]{1,3} ?(?:km|miles?|mi)\b)/gu;
 /** A scanner's `boits`, `Iocker`, `Ieft`. */

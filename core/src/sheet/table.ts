@@ -431,6 +431,25 @@ function figureRows(text: string): ReadonlySet<number> {
   return new Set(rows.length < few ? [] : rows);
 }
 
+/** `lock nut M12 ..... 2`: a row that ends with a small number of pieces. */
+const COUNTED_ROW = /^(?=.{4,200}$)[^\p{L}]*\p{L}.*(?:\.{2,}|\s\.|\s{2,})\s*\d{1,2}\s*$/u;
+/** The rows of lists that count washers: no figure there is a torque. A fact of the trade, no source. */
+function pieceRows(lines: readonly string[]): ReadonlySet<number> {
+  const rows = new Set<number>();
+  let block: number[] = [];
+  const close = () => {
+    if (block.length >= FEW_NAMED && block.some((row) => /\bwashers?\b/i.test(lines[row] ?? '')))
+      for (const row of block) rows.add(row);
+    block = [];
+  };
+  lines.forEach((line, row) => {
+    if (COUNTED_ROW.test(line)) block.push(row);
+    else close();
+  });
+  close();
+  return rows;
+}
+
 /** A figure that ends its row's leader: `shock upper .... 50`, `UCA both ends -> 92`. */
 const LED_FIGURE = /(?:->|→|=>|\.{3,}|(?:\. ){3,})\s*\d/;
 const WITH_TORQUE = /\d\s?(?:n ?[·.]?m|(?:ft|in)[ .-]*(?:lbs?|lbf|#)|lbf?[ .-]*(?:ft|in)|kgf?[ ·.]?m)\b/i;
@@ -499,6 +518,7 @@ export function columnSenses(
   let misfits = 0;
   let offset = 0;
   const lines = text.split('\n');
+  const counted = pieceRows(lines);
   for (const [row, line] of lines.entries()) {
     const start = offset;
     offset += line.length + 1;
@@ -688,6 +708,7 @@ export function columnSenses(
     // A list by what is tightened, in the unit that one line gives to all.
     if (
       ofRows &&
+      !counted.has(row) &&
       read === 0 &&
       !heading &&
       cells.length > 1 &&
@@ -697,7 +718,7 @@ export function columnSenses(
         senses.set(place, { sense: { torque: ofRows } });
         read++;
       }
-    const figure = read === 0 && !heading && figured.has(row) ? figureCell(cells) : undefined;
+    const figure = read === 0 && !heading && !counted.has(row) && figured.has(row) ? figureCell(cells) : undefined;
     if (ofRows && figure && (all !== undefined || led.rows.has(row))) {
       senses.set(figure.start, { sense: { torque: ofRows } });
       read++;

@@ -403,7 +403,8 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
   const pair = phrase.second
     ? { ...phrase.second, next, bracketed: true }
     : (pairAt(tokens, next, source, unit) ??
-      (tokens[next]?.kind === 'break' && tokens[next + 1]?.text === '('
+      // Below its line, or behind the stop of `ft-lbs.`
+      ((tokens[next]?.kind === 'break' || tokens[next]?.text === '.') && tokens[next + 1]?.text === '('
         ? pairAt(tokens, next + 1, source, unit)
         : undefined));
   if (pair) {

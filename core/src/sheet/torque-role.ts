@@ -80,13 +80,16 @@ const WAS_GIVEN =
 const FOR_THE_OLDER =
   /^,? (?:is|was|were|are) (?:only )?for (?:the |an? |those )?(?:older|old|previous|former|earlier|other|first)\b/;
 const DID_NOT_DO =
-  /^,? ?(?:which|that|and (?:that|it)) (?:was|were|proved|turned out) (?:to be )?(?:far |much |a bit )?too (?:little|low|much|high|tight|loose|weak)\b/;
+  /^,? ?(?:and |but )?(?:it |they |that )?(?:rattled|slipped|stripped|worked loose|came (?:loose|undone)|did not hold|didn't hold|was no good)\b|^,? ?(?:which|that|and (?:that|it)) (?:was|were|proved|turned out) (?:to be )?(?:far |much |a bit )?too (?:little|low|much|high|tight|loose|weak)\b/;
 
 /** Right behind a figure: it was so for a trial. */
 const FOR_A_TRIAL =
   /^ (?:for|in|during|on) (?:the|this|our|that|each) (?:tests?|trials?|measurements?|demonstration|photos?|first (?:tests?|trials?))\b/;
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
+  // `Tried 55 Nm, one insert turned`, `may lose load at 120 Nm`
+  /\b(?:i |we |they |he |she )?(?:have )?tried(?: it| them)?(?: at| with)? $/,
+  /\b(?:loses?|losing|lost) (?:its |their |the )?(?:load|preload|tension|grip|clamp(?:ing)?(?: load| force)?)\b[^.;]{0,12}$/,
   // `Nothing on this tent is tighter than 15 Nm.`
   /\b(?:nothing|none|no (?:bolt|screw|nut|joint))\b[^.;]{0,40}\b(?:tighter|more|higher)(?: than)? $/,
   // `loosening after vibration 4 N·m of 48 N·m`
@@ -275,6 +278,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   return 'target';
 }
 
+const INCH_UNITS: ReadonlySet<string> = new Set(['lbf·in', 'lbf·ft']);
 /** Words that lead from one stage to the next, and nothing else between two figures. */
 const CONNECT =
   /^(?:\s|[,;.:()→/–-]|>|->|\b(?:times?|rounds?|then|next|after(?:wards?| that)?|again|finally|and|last(?:ly)?|first(?:ly)?|second(?:ly)?|third(?:ly)?|to|up|at|all|with|in|go|going|round|around|a|the|them|it|bring|pull|pulled|tighten|torque|stage|step|pass|turn|end|on|1|2|3|4|1st|2nd|3rd|i{1,3}|by|follow(?:ed|ing)?|full|final|figure|value|is|of|same|order|pattern|bolts?|nuts?|screws?|each|every|once|more|crosswise|across|star|cross)\b)*$/i;
@@ -723,7 +727,8 @@ export function giveRoles(
       const rows = stageRow(text, open.start) < stageRow(text, fact.start) || columns.get(fact.start) === lastOf(open);
       const staged =
         (sameBlock || rows) &&
-        open.value.unit === fact.value.unit &&
+        // `120 in-lb, then 20 ft-lb`
+        (open.value.unit === fact.value.unit || (INCH_UNITS.has(open.value.unit) && INCH_UNITS.has(fact.value.unit))) &&
         fact.value.maxNm > open.value.maxNm * 1.02 &&
         (rows || CONNECT.test(between)
           ? rows || STAGED.test(lead + between)

@@ -103,7 +103,7 @@ describe('a visit of several kits (property)', () => {
           for (const earlier of step.after) expect(place.get(earlier)).toBeLessThan(index);
         });
       }),
-      { numRuns: 300 },
+      { numRuns: 120 },
     ));
 
   it('opens a shared thing once before all work on it and closes it once after', () =>
@@ -122,7 +122,7 @@ describe('a visit of several kits (property)', () => {
           for (const close of at('refit')) expect(at('remove')[0]).toBeLessThan(close);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: 120 },
     ));
 
   it('puts back everything that must come back, to the last piece', () =>

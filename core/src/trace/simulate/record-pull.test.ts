@@ -7,7 +7,7 @@ import { recordPull } from './record-pull.ts';
 
 /** Seeds that nothing was tuned on: bench/trace.ts prints what they give. */
 const HELD_OUT = 900_000;
-const PULLS = 36;
+const PULLS = 24;
 const SHOWN = TRACE_KINDS.filter((kind): kind is ShownKind => kind !== 'cannotTell');
 
 /** How many pulls of a kind are named so. */
