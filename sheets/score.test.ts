@@ -39,11 +39,11 @@ const FLOORS = {
     condition: [0.8, 0.92],
   },
   blind: {
-    torque: [0.92, 0.87],
+    torque: [0.93, 0.92],
     thread: [0.97, 0.96],
-    count: [0.84, 0.93],
-    compound: [0.85, 0.9],
-    condition: [0.6, 0.7],
+    count: [0.87, 0.93],
+    compound: [0.85, 0.86],
+    condition: [0.75, 0.7],
   },
 } as const;
 

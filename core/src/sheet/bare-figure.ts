@@ -87,7 +87,7 @@ const CUES: readonly Cue[] = [
     least: LEAST_SPOKEN,
   },
   // In digits it may be turned back before, unless the sheet says its unit.
-  { before: /\bthen $/i, least: LEAST_SPOKEN, figure: 'inWords' },
+  { before: /\bthen (?:(?:up |on )?to )?$/i, least: LEAST_SPOKEN, figure: 'inWords' },
   { before: /\bthen $/i, least: LEAST_SPOKEN, unit: 'ofAll' },
   // `torque 45, locker blue`
   { before: /\b(?:torqued?|tq) (?:is |to |of |= ?|: ?)?$/i, least: LEAST_SPOKEN, unit: 'only' },
@@ -251,9 +251,14 @@ export function turnWithoutUnit(
   facts: readonly Fact[],
 ): Phrase | undefined {
   const token = tokens[at];
-  const plus = tokens[at + 1]?.text === '+' || tokens[at + 1]?.lower === 'plus';
+  // `160 rears plus a quarter turn`: which ones may stand between.
+  const placed = /^(?:fronts?|rears?|uppers?|lowers?|inners?|outers?|tops?|bottoms?)$/.test(tokens[at + 1]?.lower ?? '')
+    ? 1
+    : 0;
+  const sign = at + 1 + placed;
+  const plus = tokens[sign]?.text === '+' || tokens[sign]?.lower === 'plus';
   if (token?.kind !== 'number' || token.value === undefined || token.value < LEAST_SPOKEN || !plus) return undefined;
-  const angle = angleAt(tokens, at + 1, text);
+  const angle = angleAt(tokens, sign, text);
   if (!angle) return undefined;
   const last = facts.findLast((fact) => fact.value.kind === 'torque')?.value;
   const only = last?.kind === 'torque' && !(METRIC_UNIT.test(text) && INCH_UNIT.test(text)) ? last.unit : undefined;

@@ -70,7 +70,7 @@ const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, list]) => list));
 
 /** Words after which a compound's name names something else: a fitting, a drain, a pan. */
 const NOT_A_COMPOUND = new Set(
-  'fitting fittings nipple nipples gun pan filter cooler line lines drain leak leaks level pressure seal seals change plug cap pump feed return hose temperature sump thrower type will runs drips drained drains leaks comes spills spill pen marker line lines code work finish shop job test tests cup cups point points bag plan mark marks stripe stripes dot dots'.split(
+  'fitting fittings nipple nipples gun pan filter cooler line lines drain leak leaks level pressure seal seals change plug cap pump feed return hose temperature sump thrower type will runs drips drained drains leaks comes spills spill pen marker line lines code work finish shop job test tests cup cups point points bag plan mark marks stripe stripes dot dots shows appears emerges'.split(
     ' ',
   ),
 );
@@ -197,6 +197,8 @@ function strongLocker(tokens: readonly Token[], at: number): number | undefined 
     return before?.text === '|' && closes ? next : undefined;
   }
   if (lower(tokens, at) !== 'locker') return undefined;
+  // `goes back with new locker`: its strength is not said.
+  if (/^(?:new|fresh|some)$/.test(lower(tokens, at - 1))) return at + 1;
   // `locker, medium`, `locker (the strong one)`, `locker: medium`
   const parted = [',', '(', '-', ':', '='].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
   const behind = lower(tokens, parted) === 'the' ? parted + 1 : parted;

@@ -244,7 +244,7 @@ const RULES: readonly Rule[] = [
   { pattern: /\b(?:with(?:out)?|on|for|in|at) [^.,;:\n]{2,60}:(?=\s)/gi, heads: true },
   {
     pattern: new RegExp(
-      `\\b(?:on|for|with|in) [^.,;:\\n]{0,40}\\b(?:${VEHICLE}|work|use|roads?|country|climates?|weather|tyres?|tires?|wheels?|insertion)\\b(?=[,: ])`,
+      `\\b(?:on|for|with|in) [^.,;:\\n]{0,40}\\b(?:${VEHICLE}|work|use|roads?|country|climates?|weather|tyres?|tires?|wheels?(?! arch)|insertion)\\b(?=[,: ])`,
       'gi',
     ),
     heads: true,

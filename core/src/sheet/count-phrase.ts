@@ -155,7 +155,13 @@ export function countAt(
   // `a one-way nut`, `a man with one good eye`
   if (first.lower === 'one' && (tokens[at + 1]?.text === '-' || tokens[at + 1]?.lower === 'good')) return undefined;
   // `only three of the four bolts`
-  if (tokens[at + 1]?.lower === 'of' && tokens[at + 2]?.lower === 'the' && countOf(tokens[at + 3]) !== undefined)
+  if (
+    tokens[at + 1]?.lower === 'of' &&
+    tokens[at + 2]?.lower === 'the' &&
+    countOf(tokens[at + 3]) !== undefined &&
+    // `ten of the five sixteenths eighteen` counts them: the second is a size.
+    (step(at + 3) ?? at) <= at + 4
+  )
     return undefined;
   // `two and a half inches`
   if (isMixedNumber(tokens, at)) return undefined;
@@ -210,7 +216,7 @@ export function countAt(
   const bolt = first.text === '(' ? undefined : threadAt(tokens, next);
   if (bolt?.value.kind === 'thread' && bolt.value.lengthMm !== undefined) {
     const behind = tokens[sizeTail(tokens, bolt.next)];
-    if (behind === undefined || behind.kind === 'break' || /^(?:with|per|each|into|through|[.,;])$/.test(behind.lower))
+    if (behind === undefined || behind.kind === 'break' || /^(?:with|per|each|into|through|[.,;(])$/.test(behind.lower))
       return { value: { kind: 'count', count, noun: 'bolt' }, next: bolt.next, suspect: false };
   }
   for (let words = 0; words < 6; words++) {

@@ -214,7 +214,7 @@ const RULES: ReadonlyArray<{
   // `three quarter spanner`
   {
     pattern: new RegExp(
-      `\\b(${Object.keys(INCH_SPANNERS).join('|').replaceAll(' ', '[- ]')})(?:[- ]inch)? (?:ring |open[- ]ended? )?(?:spanner|wrench|socket)\\b`,
+      `\\b(${Object.keys(INCH_SPANNERS).join('|').replaceAll(' ', '[- ]')})(?:[- ]inch)? (?:ring |open[- ]ended? )?(?:spanners?|wrench(?:es)?|sockets?|heads?)\\b`,
       'gi',
     ),
     read: (match) => driveOf('', INCH_SPANNERS[(match[1] ?? '').toLowerCase().replace('-', ' ')] ?? '', 'in.'),
@@ -236,6 +236,19 @@ const RULES: ReadonlyArray<{
     pattern:
       /(?<=\b(?:remove|unclip|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten)\b[^.;:\n()\d]{3,50}\()(\d{1,2}) ?(mm)(?=\))/gi,
     read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    of: 'fastener',
+  },
+  // `Remove the lower shackle bolt (21 mm) and the upper (18 mm)`
+  {
+    pattern:
+      /(?<=\b(?:bolts?|nuts?|screws?) \(\d{1,2} ?mm\),? and the (?:upper|lower|front|rear|inner|outer|left|right|other|top|bottom) (?:one )?\()(\d{1,2}) ?(mm)(?=\))/gi,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
+    of: 'fastener',
+  },
+  // `the pinch bolt out (13 mm)`
+  {
+    pattern: /(?<=\b(?:bolts?|nuts?|screws?) (?:out|off|away) \()(\d{1,2}) ?(mm)(?=\))/gi,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
     of: 'fastener',
   },
   // `T30`, `T-50 star`, `E14`, and a scanner's `T3O`

@@ -400,6 +400,9 @@ export function sizedAt(tokens: readonly Token[], at: number, source: string): P
     return { value: { kind: 'hole', diameterMm: mm, role: 'drill' }, next, suspect };
   if (!noun && before.some((word) => word === 'clearance' || word === 'gap'))
     return { value: { kind: 'hole', diameterMm: mm, role: 'clearance' }, next, suspect };
+  // `(4) 1/2" bolts` beside `1/2-13`: what they are called by, and no head.
+  const called = inch && new RegExp(`(?<![\\d/])${tokens[at]?.text.replace('.', '\\.') ?? ''}-\\d{2}\\b`).test(source);
+  if (called && noun && !DRIVE_TOOLS.has(noun.word)) return undefined;
   if (noun && mm >= 1.5 && mm <= 75) {
     const tool = DRIVE_TOOLS.has(noun.word);
     const single = HARDWARE.get(noun.word);

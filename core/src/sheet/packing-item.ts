@@ -74,7 +74,7 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
       .trim();
     // `M8 x 22` is a length and no count; `M5 x 35 screw x3` counts.
     // A whole size before it leaves it the count: `T-bolt M8x40 x8`.
-    const whole = /\bM\d{1,2} ?[x×] ?\d{1,3}$/i.test(item);
+    const whole = /\bM\d{1,2} ?[x×] ?\d{2,3}$/i.test(item);
     const sized = !whole && /[\d"]$|\dmm$|\d mm$/i.test(item) && marked[1] !== undefined;
     if (count !== undefined && !sized && /\p{L}{2}/u.test(item)) return { count, item };
   }

@@ -105,7 +105,8 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
         next,
       ) ??
       /^\s+[/·•|]\s+/.exec(next) ??
-      /^\.\s+(?=\p{Lu})/u.exec(next) ??
+      // `4 no. M10 x 30` goes on behind its stop.
+      (ABBREVIATION.test(text.slice(Math.max(0, at - 6), at)) ? undefined : /^\.\s+(?=\p{Lu})/u.exec(next)) ??
       /^\s{3,}(?=\(?\d{1,3}\)?\s?[x×]?\s)/.exec(next) ??
       (sign === ' ' && NAMES_FASTENER.test(text.slice(from, at))
         ? NEXT_SAID.exec(text.slice(at, at + REACH_AHEAD))
@@ -118,6 +119,14 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
   }
   close(text.length);
   return pieces;
+}
+
+/** `bag of fixings (4 no. M10 x 30, 4 no. M10 nut)`: what a bag holds, piece by piece. */
+function unpacked(piece: Span & { text: string }): Array<Span & { text: string }> {
+  const held = /\(([^()]*[,;][^()]*)\)\s*$/.exec(piece.text);
+  if (!held) return [piece];
+  const inside = piecesOf(held[1] ?? '', piece.start + held.index + 1);
+  return inside.length >= 2 && inside.every(({ text }) => itemOf(text) !== undefined) ? inside : [piece];
 }
 
 /** `Castle nut, 3/4-16, 1.`: the count after the last comma, of each item in turn. */
@@ -144,6 +153,7 @@ function writtenItems(text: string, start: number): PackingLine[] {
     });
   let last = 0;
   const pieces = piecesOf(text, start)
+    .flatMap(unpacked)
     .filter(({ text: piece }) => !ONLY_SIDES.test(piece))
     .map((piece) => {
       const asMany = AS_MANY.exec(piece.text)?.[1];
@@ -266,13 +276,17 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
     // `What you get. One cooler, two stays, …`, `Bolt legend: (P) M10x70 4 pcs   (Q) …`: in the line of its heading.
     const head = /^[^.:\n]{4,40}[.:][ \t]+(?=\S)/.exec(line.text)?.[0];
     const inLine =
-      head !== undefined && heading === 'pieces' && headingOf(head.trim().replace(/\.$/, ':')) === 'pieces';
+      head !== undefined &&
+      heading === 'pieces' &&
+      // Between strokes each is a piece, counted or not.
+      !STROKES.test(line.text) &&
+      headingOf(head.trim().replace(/\.$/, ':')) === 'pieces';
     if (head !== undefined && inLine) {
       const from = line.start + head.length;
       const cells = letteredCells(line.text.slice(head.length), from);
       const end = cells.length > 0 ? line.end : sentenceEnd(text, from);
       const items = cells.length > 0 ? cells : writtenItems(text.slice(from, end), from);
-      if (items.length >= FEW_PIECES) {
+      if (items.length >= (cells.length > 0 ? 2 : FEW_PIECES)) {
         lists.push({ start: line.start, end, of: 'pieces' });
         found.push(...items);
         while (at < lines.length && (lines[at] as Line).start < end) at++;
@@ -483,9 +497,12 @@ const areSteps = (rows: readonly Line[]): boolean => {
   return (
     rows.length >= FEW_ROWS &&
     numbers.every((number, at) => number === at + 1) &&
-    rows.some(({ text }) => isWork(text.replace(/^\s*(\d{1,2})\s/, '$1. ')) || WITH_TORQUE.test(text))
+    rows.some(({ text }) => BEGINS_WORK.test(text) || WITH_TORQUE.test(text))
   );
 };
+/** A row whose first word works; `Bolt M8` is one. */
+const BEGINS_WORK =
+  /^\s*\d{1,2}\s+(?:remove|fit|install|tighten|position|place|put|attach|check|clean|loosen|lift|raise|drill|square|torque|undo|slide|mount|take|disconnect)\b/i;
 const WITH_TORQUE = /\d\s?(?:n[·. ]?m|ft[- ]?lbs?|lb[- ]?ft|in[- ]?lbs?|kgf?[.· ]?m)\b/i;
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
 function rowsBelow(
@@ -667,7 +684,7 @@ function letteredCells(line: string, lineStart: number): PackingLine[] {
     const [whole, letter = '', item = '', count = ''] = match;
     const start = lineStart + match.index + whole.length - whole.trimStart().length;
     const end = start + whole.trim().length;
-    return { start, end, count: cellCount(count), item: item.trim(), label: letter.toLowerCase() };
+    return { start, end, count: cellCount(count), item: item.replace(/[\s.…]+$/, ''), label: letter.toLowerCase() };
   });
 }
 

@@ -14,6 +14,7 @@ import { readTokens } from './read-tokens.ts';
 import { readingOrder } from './reading-order.ts';
 import { records } from './record-lines.ts';
 import type { ShopLexicon } from './shop-lexicon.ts';
+import { ofSizeBehind, ofWrittenSize } from './sizes-of-sheet.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
 import { figuresTakenBack, giveRoles } from './torque-role.ts';
@@ -116,7 +117,12 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   );
   const inHeading = placeIn(senses.headings);
   // What a letter quotes is what was asked: only its torques are shown, as such.
-  const facts = [...roled, ...counted, ...kept]
+  const facts = ofWrittenSize(
+    ofSizeBehind(
+      text,
+      [...roled, ...counted, ...kept].sort((a, b) => a.start - b.start),
+    ),
+  )
     .filter((fact) => fact.value.kind !== 'count' || fact.value.item !== undefined || !isLabel(text, steps, fact))
     // A column that is headed `dry` forbids nothing.
     .filter((fact) => fact.value.kind !== 'dry' || inHeading(fact.start) === undefined)

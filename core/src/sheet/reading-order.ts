@@ -45,6 +45,8 @@ function gutterOf(written: readonly string[]): number | undefined {
   return prose && cells < 0.4 * parted.length ? column : undefined;
 }
 
+/** No page is wider, characters. */
+const WIDEST_PAGE = 300;
 /** Fewest numbered steps in each of two columns. */
 const FEW_NUMBERS = 3;
 
@@ -54,6 +56,7 @@ function numberedGutter(lines: readonly string[]): number | undefined {
     numbers.length >= FEW_NUMBERS && numbers.every((value, at) => value === (numbers[0] ?? 0) + at);
   const lefts = lines.flatMap((line) => /^\s{0,4}(\d{1,2})[.)]?\s+\p{Lu}/u.exec(line)?.[1] ?? []).map(Number);
   const rights = lines.flatMap((line) => {
+    if (line.length > WIDEST_PAGE) return [];
     const match = /(?:\S.*?\s{2,}|^\s{12,})(\d{1,2})[.)]?\s+\p{Lu}\p{Ll}/u.exec(line);
     return match
       ? [{ number: Number(match[1]), column: match.index + match[0].search(/\d{1,2}[.)]?\s+\p{Lu}\p{Ll}$/u) }]

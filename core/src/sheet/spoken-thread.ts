@@ -3,7 +3,7 @@ import { metricThread, unifiedThread } from '../fastener/thread.ts';
 import { dimensionOf, MM_PER_INCH, toBase } from '../quantity/unit.ts';
 import type { FactValue } from './fact.ts';
 import { type Phrase, threadAt } from './fastener-phrase.ts';
-import { NUMBER_WORDS } from './lexicon.ts';
+import { NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
 import { quantityAt } from './quantity-phrase.ts';
 import type { Token } from './token.ts';
 
@@ -50,10 +50,16 @@ function spokenInchAt(tokens: readonly Token[], at: number, source: string): Phr
   // `half-inch by inch and a half fine`: the length may stand before the series.
   const before = tokens[next]?.lower === 'by' ? spokenLength(tokens, next, source) : undefined;
   if (before) next = before.next;
-  const series = tokens[next]?.lower ?? '';
-  if (!['coarse', 'fine', 'unc', 'unf'].includes(series)) return undefined;
   const [top, bottom] = size.split('/').map(Number);
   const inches = (top ?? 0) / (bottom ?? 1);
+  // `five sixteenths eighteen`: its threads to the inch, as one of its series has them.
+  const said = NUMBER_WORDS[tokens[next]?.lower ?? ''] ?? TENS_WORDS[tokens[next]?.lower ?? ''];
+  const spoken = (['coarse', 'fine'] as const).find((one) => {
+    const pitchMm = standardPitchMm('unified', inches * MM_PER_INCH, one);
+    return said !== undefined && pitchMm !== undefined && Math.round(MM_PER_INCH / pitchMm) === said;
+  });
+  const series = spoken ?? tokens[next]?.lower ?? '';
+  if (!['coarse', 'fine', 'unc', 'unf'].includes(series)) return undefined;
   const pitch = standardPitchMm(
     'unified',
     inches * MM_PER_INCH,

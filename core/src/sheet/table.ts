@@ -676,7 +676,8 @@ export function columnSenses(
       }
       if (!PLAIN_NUMBER.test(cell.text)) return;
       // `M10   10.9   55 Nm`: the class of the bolt, beside the figure it has.
-      if (isClassBeside(cell, cells, line)) return;
+      // In a row with a cell for each title it is what its title says: `M10   4   4.6   33`, in kg-m.
+      if (cells.length !== heading?.cells.length && isClassBeside(cell, cells, line)) return;
       if (sense === 'length' && /^\d{1,3}(?:[.,]\d)?$/.test(cell.text)) senses.set(cell.start, { sense });
       if (sense !== undefined && sense !== 'old' && sense !== 'others' && sense !== 'drive' && sense !== 'length') {
         const model = heading && column !== undefined ? modelOf(heading, column) : undefined;

@@ -104,6 +104,8 @@ const PATTERNS: ReadonlyArray<
       ['star', 'pattern'],
       ['star', 'sequence'],
       ['in', 'a', 'star'],
+      ['then', 'a', 'star'],
+      [',', 'star', ','],
     ],
   ],
   [

@@ -361,11 +361,16 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     timesIn(countText, packing.pieces) ??
     (count === undefined ? timesIn(own.text, packing.pieces) : undefined);
 
+  // `Plate to crossbars, M8, 5 mm hex key` turns no M10 of the crossbars.
+  const ofOtherSize = (at: number): boolean =>
+    thread !== undefined &&
+    threadsOf(at).length > 0 &&
+    threadsOf(at).every(({ value }) => value.designation !== thread.value.designation);
   const drivesOf = (at: number) => inStep(at).filter(isKind('drive'));
   const drive =
     nearest(drivesOf(torque.step), torque) ??
     related
-      .filter((at) => !removes(inStep(at)))
+      .filter((at) => !removes(inStep(at)) && !ofOtherSize(at))
       .map((at) => drivesOf(at)[0])
       .find((fact) => fact !== undefined) ??
     // `… 46 Nm. Hold the bolt, turn the nut, 17 spanner`: the only figure of its step.

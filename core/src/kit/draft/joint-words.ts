@@ -52,7 +52,8 @@ export const elsewhere = (phrase: string, sentence: string): boolean =>
   );
 
 /** A figure, and what parts it from the next joint of its run: `hooks 18 Nm, brackets 20 Nm`. */
-const FIGURE_BEFORE = /\d\s?(?:n·?m|(?:ft|in)[ -]?lbs?|lb[ -]?(?:ft|in))\)?(?:,|;|,? and|,? &)\s+(?=[^\d.;:]*$)/giu;
+const FIGURE_BEFORE =
+  /\d\s?(?:n·?m|(?:ft|in)[ -]?lbs?|lb[ -]?(?:ft|in)|kgf?[ ·.]?m|kpm)\)?(?:,|;|,? and|,? &)\s+(?=(?:[^\d.;:]|\bM\d{1,2}\b)*$)/giu;
 /** `Torques, top to bottom: hooks 18 Nm`: what stands before the colon opens the run and names none of it. */
 const OPENS_RUN = /^\s*(?:tightening )?(?:torques?|settings?|figures?|values?)\b[^:.;]{0,30}:\s*/i;
 /** A joint's name in such a run is short. */
