@@ -39,14 +39,14 @@ function orderOf({ value }: Of<'pattern'>, members: readonly string[]): OrderRul
 }
 
 /** Where a station is, in words and for its label: the sides and corners the sheet speaks of, else its number. */
-function placeOf(at: number, count: number, times: Times | undefined): { label?: string; words: string } {
+function placeOf(at: number, count: number, times: Times | undefined, before = 0): { label?: string; words: string } {
   const plain = { words: `${at + 1} of ${count}` };
   if (!times || times.places === 'pieces' || count % times.times !== 0) return plain;
   const each = count / times.times;
   const names = times.places === 'sides' ? ['left', 'right'] : ['front left', 'front right', 'rear left', 'rear right'];
   const marks = times.places === 'sides' ? ['L', 'R'] : ['FL', 'FR', 'RL', 'RR'];
   const [side, number] = [Math.floor(at / each), (at % each) + 1];
-  return { label: `${marks[side]}${number}`, words: `${names[side]}${each > 1 ? ` ${number}` : ''}` };
+  return { label: `${marks[side]}${number + before}`, words: `${names[side]}${each > 1 ? ` ${number}` : ''}` };
 }
 
 /** The standards of heads that are no hexagon. */
@@ -689,6 +689,11 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     for (const item of [piece, nut]) if (item) used.set(item.id, (used.get(item.id) ?? 0) + count);
     if (washer) used.set(washer.id, (used.get(washer.id) ?? 0) + washers * count);
     const members: string[] = [];
+    // The sides are counted on from the joint before: L1 and R1, then L2 to R4.
+    let before = 0;
+    const places = (from: number) =>
+      Array.from({ length: count }, (_, at) => placeOf(at, count, times, from).label ?? '');
+    while (places(before).some((label) => labels.has(label))) before++;
     for (let at = 0; at < count; at++) {
       const stack: StackPiece[] = [];
       if (piece.kind === 'bolt') stack.push({ kind: 'hardware', item: piece.id });
@@ -697,7 +702,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       if (washer && washers === 2) stack.push({ kind: 'hardware', item: washer.id });
       const end = nut ?? (piece.kind === 'nut' ? piece : undefined);
       if (end) stack.push({ kind: 'hardware', item: end.id });
-      const where = placeOf(at, count, times);
+      const where = placeOf(at, count, times, before);
       const station: Station = {
         id: freshId(`s${kit.stations.length + 1}`),
         label: where.label && !labels.has(where.label) ? where.label : String(kit.stations.length + 1),

@@ -31,6 +31,15 @@ describe('a figure that stands alone behind what it is for', () => {
       ['Brake line', 2],
       ['Lug nuts', 1],
     ]));
+  it('counts its places on, side by side', () => {
+    const labelled = kit.groups
+      .slice(0, 2)
+      .map(({ stations }) => stations.map((id) => kit.stations.find((station) => station.id === id)?.label));
+    expect(labelled).toEqual([
+      ['L1', 'R1'],
+      ['L2', 'L3', 'L4', 'R2', 'R3', 'R4'],
+    ]);
+  });
   it('takes no bolts of the kit for joints of the vehicle', () => {
     const long = kit.items.find(({ thread }) => thread === 'M12 x 1.75');
     const stands = kit.stations.filter(({ stack }) =>
