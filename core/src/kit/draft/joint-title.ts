@@ -2,7 +2,7 @@ import { fromCapitals } from './from-capitals.ts';
 
 /** An order to the fitter before what it is about: `Bring the screws up to`, `Use short bolts`. */
 const ORDER =
-  /^\s*(?:screw|bring|use|connect|pull|take|secure|fasten|fix|join|insert|start|do|install|attach|fit|mount|position|refit|re-?(?:attach|connect|install|mount))\s+(?:up\s+|down\s+|in\s+|on\s+)?(?:the\s+|all\s+|both\s+)?(?=\p{L}{3})/iu;
+  /^\s*(?:screw|bring|use|connect|pull|take|secure|fasten|fix|join|insert|start|do|install|attach|fit|mount|position|raise|refit|re-?(?:attach|connect|install|mount))\s+(?:up\s+|down\s+|in\s+|on\s+)?(?:the\s+|all\s+|both\s+)?(?=\p{L}{3})/iu;
 /** `The plate shall be held to the frame by the guide bolts`: what is joined to what, and the words between. */
 const PASSIVE =
   /^(?:the\s+)?(.{3,40}?)\s+(?:shall|must|should|will|may|is|are|gets?)\s+(?:be\s+|been\s+|to be\s+)?\p{L}{2,}(?:ed|ld|t|wn|ung|ewn)\b(?:\s+(?:back|down|up|in|together))?(.*)$/iu;
@@ -13,6 +13,9 @@ const WHO = /^[A-Z]\s+\p{Ll}{3,}s\s+(?:the\s+)?(?=\p{Ll})/u;
 /** `The frame hangs on six bolts`: what is held by them. */
 const HELD_ON =
   /^(?:the\s+)?(.{3,40}?)\s+(?:hangs?|sits?|rests?|stands?|goes|go|fits?|mounts?|bolts?)\s+(?:on|in|to|with|by|at)\s.*\b(?:bolts?|nuts?|screws?|studs?)\b/i;
+/** How, when or how far, and not what: `With full weight on the springs`, `Evenly, corner by corner`. */
+const BEGINS_NO_NAME =
+  /^(?:with|in|of|evenly|final(?:ly)?|no\.|how|run|for|what|when|where|while|crosswise|corner by|lock (?:it|them)|one|another)\b/i;
 /** What tells no joint from another. */
 const SAYS_NOTHING =
   /^(?:(?:tightening|torque|final|the|all|their|its|of|for|to|and|moments?|values?|figures?|torques?|settings?|specs?|step|stage|pass|hardware|fasteners)\b[\s:.,-]*)+$/i;
@@ -25,6 +28,19 @@ export function tidyTitle(title: string | undefined): string | undefined {
   if (title === undefined) return undefined;
   const plainTitle = title
     .replace(/[\u2460-\u2473]/g, ' ')
+    .replace(/^(?:installation )?summary:\s*/i, '')
+    // `For vehicles with particle filter: sensor`
+    .replace(/^(?:for|on|if|with|when)\b[^:]*:\s*(?=\p{L}{3})/iu, '')
+    // `Clamps: per side, J-bolts`, `Swan neck: M14 bolts that go through`: what stands before the colon names it.
+    .replace(/^(\p{L}[\p{L} -]{2,30}):\s+(?=.*(?:\d|\b(?:per|it|they|that|one|he|she|you)\b)).*$/iu, '$1')
+    // `The steering coupling has to be marked and the pinch bolt out`
+    .replace(/^.*\b(?:has|have|must|shall|is|are) (?:to )?be(?:en)? \p{L}+ed\b.* and the\s+/iu, '')
+    // `Four bolts hold the fan to the clutch`
+    .replace(/^(?:\p{L}+ )?(?:bolts|screws|nuts|studs) (?:hold|fix|secure|fasten)\s+(?:the )?/iu, '')
+    // `latch plate > bumper`
+    .replace(/(?<=\p{L}) ?[>›] ?(?=\p{L})/gu, ' to ')
+    .replace(/^to (?:the )?(?=\p{L}{3})/iu, '')
+    .replace(/(?<=\p{L}{3})\s(?:as|if|a side|per side|that|which|just|it's|he|she|on one|until|while|where)\b.*$/iu, '')
     .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '')
     // `And the rails? - Three M6 each rail`: what is asked about names it.
     .replace(/^(?:and |what about )?(?:the )?(\p{L}[\p{L} ]{2,30})\?.*$/iu, '$1')
@@ -43,10 +59,11 @@ export function tidyTitle(title: string | undefined): string | undefined {
     .replace(ORDER, '')
     .replace(/\s(?:is|are|has|have)\s(?:M\d+|\d+|its|their|a|an|the)\b.*$/i, '')
     .replace(/\s(?:and|with)\s(?:its|their|own)(?:\s\p{L}+)?$/iu, '')
-    .replace(/(?:\s(?:on|in|up|down|off|back|over|crosswise|to|with|by|and|of|the|at))+$/i, '')
+    .replace(/(?:\s(?:on|in|up|down|off|back|over|crosswise|to|with|by|and|of|the|at))+\s*$/i, '')
     .replace(/\s+/g, ' ')
     .trim();
   if (/^(?:under|over|behind|between|through|on|in|at|to)(?: (?:and|or))?$/i.test(plain)) return undefined;
+  if (BEGINS_NO_NAME.test(plain) || /\bN[·.]?m\b|[!?;>]/.test(plain)) return undefined;
   if (plain.length < 3 || SAYS_NOTHING.test(plain) || !/\p{L}{3}/u.test(plain)) return undefined;
   // A size or the letters of a list name no joint.
   if (/^M\d{1,2}$|^[A-Z]\d?(?:(?: ?[+/,&] ?| and )[A-Z]\d?)*(?: (?:last|first|next))?$/.test(plain)) return undefined;

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { resolve } from '../resolve.ts';
 import { drafted, joints } from './fixture/drafted.ts';
+import { tidyTitle } from './joint-title.ts';
 
 const LIFT = `SPACER LIFT
 PARTS LIST
@@ -106,4 +107,20 @@ describe('what is shared out', () => {
         ),
       ),
     ).toMatchObject([{ stations: 6 }, { title: 'Hinge and bracket', stations: 2 }]));
+});
+
+describe('a title', () => {
+  it.each([
+    ['Clamps: per side, J-bolts M8', 'Clamps'],
+    ['The steering coupling has to be marked and the pinch bolt out', 'Pinch bolt out'],
+    ['Four bolts hold the fan to the clutch', 'Fan to the clutch'],
+    ['latch plate > bumper', 'Latch plate to bumper'],
+    ['RAISE the receiver into position', 'Receiver into position'],
+    ['WHEEL NUTS', 'Wheel nuts'],
+    ['And the rails? - Three M6 each rail', 'Rails'],
+  ])('%s is %s', (sentence, title) => expect(tidyTitle(sentence)).toBe(title));
+  it.each(['With full weight on the springs', 'Evenly, corner by corner', 'C/E', 'M12 crosswise in two goes'])(
+    '%s names nothing',
+    (sentence) => expect(tidyTitle(sentence)).toBeUndefined(),
+  );
 });
