@@ -84,7 +84,9 @@ function withStrength(fact: Of<'compound'> | undefined, lockers: Packing['locker
 /** `ground eyelet: M6 stud, 6 Nm`: what stands before the colon names it. */
 export function labelOf(text: string): string | undefined {
   const label = /^(\p{L}[\p{L} -]{2,40}):\s/u.exec(text)?.[1];
-  return label !== undefined && tellingWords(label).length > 0 && !NO_TITLE.test(label) ? titled(label) : undefined;
+  return label !== undefined && tellingWords(label).length + partWords(label).length > 0 && !NO_TITLE.test(label)
+    ? titled(label)
+    : undefined;
 }
 
 /** `Connect it last, 5 Nm`: it is what was opened before. */
@@ -152,6 +154,8 @@ const titled = (text: string): string | undefined => {
     )
     // `FASTENERS ITEM 4`: a number of the drawing names no part.
     .replace(/\bitems? (?:no\.? ?)?(?:\d{1,3}|[A-Z])\b/gi, ' ')
+    // `caliper bolts, 7/16 in. 12-point socket`, `hose to hard line: use a flare wrench`
+    .replace(/[,:]\s*(?:use )?[^,:]*\b(?:sockets?|spanners?|wrench(?:es)?|keys?)\b.*$/i, ' ')
     // `carrier nut 19 mm`: what turns it.
     .replace(/\s\d{1,2}\s*mm[\s,]*$/i, ' ')
     // `Put the tray's screws back (6 Nm)`: what is done with it names nothing.
@@ -551,6 +555,10 @@ function kindAlone(step: SheetStep, torque: Of<'torque'>): ItemKind | undefined 
     : undefined;
 }
 
+const SAYS_TIGHTEN = /\b(?:tighten(?:ing)?|torque|pull|then|all|stage|pass)\b/i;
+/** What says how a figure is reached, and not of what: `Torque in a crisscross, middle pair first, then outwards`. */
+const SAYS_HOW =
+  /\b(?:then|now|finally|first|last|all|them|it|tighten(?:ing)?|torque|pull|set|up|to|at|in|an?|the|criss[ -]?cross|cross(?:wise)?|star|pattern|sequence|order|evenly|from|middle|cent(?:re|er)|pair|out(?:wards?)?|inside|bottom|top|opposite|corners?|rounds?|one|two|three|four|six|eight|passes|pass|stages?|goes|each|both|sides?|tolerance|max|min|and|on|next|slot|by|hand|with|small|big|wrench|once|more|again|is|value|final|value|reassy|reassembly)\b/gi;
 /** The sentence whose pieces a figure is for that names none itself: `Six bolts a side. … Then 90 foot pounds each.` */
 function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): number | undefined {
   const step = reading.steps[torque.step] as SheetStep;
@@ -563,9 +571,7 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
   // `Grease the threads or they gall. 18 Nm, not more`: the clause of the figure says nothing.
   const bare = /^\W*$/.test(phraseBefore(step, torque.start));
   // `Tighten to 8 Nm.` and no more: of what was put in just before.
-  const onlyVerb = /^\W*(?:then |now |finally )?(?:tighten|torque|pull)(?: up)?(?: to| at)?\W*$/i.test(
-    own.replace(/\b(?:crosswise|in a star|evenly|stage|pass)\b|[\d+°:,.]/gi, ' '),
-  );
+  const onlyVerb = SAYS_TIGHTEN.test(own) && /^\W*$/.test(own.replace(SAYS_HOW, ' ').replace(/[\d_]/g, ' '));
   const points = pointsAtOthers(step, torque);
   const theKind = kindAlone(step, torque);
   const aside =

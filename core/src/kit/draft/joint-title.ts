@@ -40,6 +40,10 @@ export function tidyTitle(title: string | undefined): string | undefined {
     // `latch plate > bumper`
     .replace(/(?<=\p{L}) ?[>›] ?(?=\p{L})/gu, ' to ')
     .replace(/^to (?:the )?(?=\p{L}{3})/iu, '')
+    // `Each slider and start all bolts by hand`
+    .replace(/^(?:each|every)\s+(?=\p{L}{3})/iu, '')
+    .replace(/(?<=\p{L}{3})\s(?:and|then) (?:start|tighten|run|snug|put|turn|leave)\b.*$/iu, '')
+    .replace(/\s(?:by hand|with the fingers)\s*$/i, '')
     .replace(/(?<=\p{L}{3})\s(?:as|if|a side|per side|that|which|just|it's|he|she|on one|until|while|where)\b.*$/iu, '')
     .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '')
     // `And the rails? - Three M6 each rail`: what is asked about names it.

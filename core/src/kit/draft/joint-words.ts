@@ -106,7 +106,10 @@ export function phraseBefore(step: SheetStep, at: number): string {
   const own =
     inRun ??
     (/\p{L}/u.test(cells.at(-1) ?? '') && /\d\s?(?:n·?m|ft|lb|kg)/i.test(cells.at(-2) ?? '') ? cells.at(-1) : before);
-  const clause = (own ?? before).split(/[.;]\s|,\s(?=then|and then)|\bthen\b/i).at(-1) ?? before;
+  const clause =
+    (own ?? before)
+      .split(/(?<!\b(?:in|ft|lb|lbs|no|max|min|approx|dia))\.\s|;\s|,\s(?=then|and then)|\bthen\b/i)
+      .at(-1) ?? before;
   return (
     clause
       // `When the ladder lies level, the screws`: how far the work is.
