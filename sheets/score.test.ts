@@ -39,7 +39,7 @@ const FLOORS = {
     condition: [0.8, 0.92],
   },
   blind: {
-    torque: [0.93, 0.92],
+    torque: [0.92, 0.91],
     thread: [0.97, 0.96],
     count: [0.87, 0.93],
     compound: [0.85, 0.86],
