@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { demoVisit, expect, signIn, test } from './support/app.ts';
+import { demoVisit, expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
 import { LEADS_SCREENS, SHOP_SCREENS } from './support/screens.ts';
 
 test('a tablet speaks German: chosen at sign-in, on screens and papers, and English again from the settings', async ({
@@ -21,13 +21,9 @@ test('a tablet speaks German: chosen at sign-in, on screens and papers, and Engl
   await page.getByLabel('Gedruckt').fill('46,5 N·m');
   await expect(page.getByText('34,3').first()).toBeVisible();
 
-  // The line, and a refusal in its words.
-  await page.goto(app.url);
-  await page
-    .getByRole('link', { name: /Front recovery points/ })
-    .first()
-    .click();
-  const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  // The line, and a refusal in its words; a job of its own, which no other test of this shop closes.
+  const job = await openJob(page, 'v-carrick', 'transfer-case-guard', {}, 3);
+  await give(page, job, ...GUARD_TO_TORQUE);
   await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByText(/^Schritt \d+ von \d+ · /).first()).toBeVisible();
   await page.goto(`${app.url}/jobs/${job}/close-out`);

@@ -1,5 +1,5 @@
 import type { Fact } from './fact.ts';
-import { NEAR_ENOUGH, NO_UNIT, UNSAID } from './torque-role.ts';
+import { NEAR_ENOUGH, NO_UNIT, UNSAID } from './give-roles.ts';
 
 /** Why a fact wants a person's look before it is taken. */
 export type Doubt =

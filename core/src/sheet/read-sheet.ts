@@ -4,8 +4,10 @@ import { conditions } from './condition-phrase.ts';
 import type { Fact } from './fact.ts';
 import { feels } from './feel-phrase.ts';
 import { generalCharts } from './general-chart.ts';
+import { figuresTakenBack, giveRoles } from './give-roles.ts';
 import { oldColumns } from './old-columns.ts';
-import { packingFacts, packingLists, type SheetList } from './packing-list.ts';
+import type { SheetList } from './packing-line.ts';
+import { packingFacts, packingLists } from './packing-list.ts';
 import { pageFurniture } from './page-furniture.ts';
 import { placeIn, stepFinder } from './place-in.ts';
 import { plainText, withoutTranslation } from './plain-text.ts';
@@ -17,7 +19,6 @@ import type { ShopLexicon } from './shop-lexicon.ts';
 import { ofSizeBehind, ofWrittenSize } from './sizes-of-sheet.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
-import { figuresTakenBack, giveRoles } from './torque-role.ts';
 
 export type { SheetStep };
 

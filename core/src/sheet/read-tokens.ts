@@ -5,9 +5,10 @@ import { countAt, pronounCountAt, shareAt, trailingCountAt } from './count-phras
 import { drives } from './drive-phrase.ts';
 import type { Fact, FactValue, TorqueValue } from './fact.ts';
 import { type Phrase, sizedAt } from './fastener-phrase.ts';
+import { NO_UNIT } from './give-roles.ts';
 import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
 import { printedOrders } from './order-phrase.ts';
-import type { SheetList } from './packing-list.ts';
+import type { SheetList } from './packing-line.ts';
 import { placeIn } from './place-in.ts';
 import { quantityAt, quantityOf } from './quantity-phrase.ts';
 import { fieldCounts, turnBelow } from './record-lines.ts';
@@ -17,7 +18,6 @@ import type { SheetStep } from './step-split.ts';
 import { PROPERTY_CLASS, type Sensed } from './table.ts';
 import { misreadNumber, type Span, type Token, tokenize } from './token.ts';
 import { angleAt, limitAt, pairAgrees, torqueAt } from './torque-phrase.ts';
-import { NO_UNIT } from './torque-role.ts';
 import { WORD_MATCHERS } from './word-phrase.ts';
 
 /** What a row counts that has a torque. */

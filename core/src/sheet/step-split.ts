@@ -1,5 +1,5 @@
 import { NUMBER_WORDS } from './lexicon.ts';
-import type { SheetList } from './packing-list.ts';
+import type { SheetList } from './packing-line.ts';
 import { ABBREVIATION } from './sentence.ts';
 import type { Span } from './token.ts';
 

@@ -1,49 +1,57 @@
 import { askedTorque } from './asked-torque.ts';
-import type { AsideRole, Fact, FactValue, TorqueStage } from './fact.ts';
-import { inDigits, TURN_DEG } from './lexicon.ts';
+import type { AsideRole } from './fact.ts';
 import { lineAt } from './place-in.ts';
-import { isQuoted, quotesLetter } from './quoted-letter.ts';
+import { isQuoted } from './quoted-letter.ts';
 import { around } from './sentence.ts';
-import { stageColumns } from './stage-columns.ts';
 import type { Span } from './token.ts';
 
 /** What a torque is in its sentence. Only targets, and ends that stand alone, become stations. */
-/** `eight newton metres, no more`, `12 Nm on those, and not a bit more` */
-const AND_NO_MORE = /^[^.;\d\n]{0,20}, ?(?:and |but )?(?:no|not a bit|not any|never) more\b(?! than)/i;
 type TorqueRole = 'target' | 'ceiling' | 'floor' | AsideRole;
 
 /** Right before a figure: it is never passed. */
 const CEILING_BEFORE =
   /(?:\b(?:max(?:im(?:um|al(?:ly)?))?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?(?: of)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed|crossing|passing|surpassing)\s*:?|\b(?:max(?:imum)?|limit|ceiling)\b[^.;,]{0,30}\b(?:is|are|of)|[<≤]=?|=<)\s*$/;
+
 /** `never pull (7) past`: some words between. */
 const CEILING_FAR = /\bnever\b[^.;]{0,30}\b(?:past|beyond|over|above|more than|further than)\s*$/;
+
 /** Right behind a figure: it is never passed. */
 const CEILING_AFTER =
   /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|(?:is|are) (?:passed|exceeded)\b|and (?:never|not|no) (?:(?:a|one) (?:hair|bit|touch|tad|fraction|click|whisker) )?(?:more|further|beyond|over)\b(?! than)|no more\b(?! than)|or less\b|tops\b|being the (?:most|limit|max(?:imum)?)\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
+
 const FLOOR_BEFORE =
   /(?:\b(?:min(?:imum)?\.?(?: of)?|at least|not (?:less|under|below)(?: than)?|no less than)|[>≥])\s*$/;
+
 const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )?(?:very )?least\b(?! ?\d)|and up\b)/;
 
 /** A tool is spoken of and not a joint. */
 const TOOL =
   /\b(?:torque[- ](?:wrench|key|driver|screwdriver|tool)|tool|(?:\w+ )?wrench(?:es)?|clicker|key|driver|screwdriver|clutch|(?:impact )?gun|ratchet|nut ?runner)\b/;
+
 const TOOL_SAYS =
   /\b(?:good (?:to|for|from)|goes?(?: only| down| up| from)?|starts?|starting|begins?|reads?|rang(?:e|es|ing)|covers?|covering|reach(?:es|ing)?|from|of|with|capable|that (?:small|low|big)|slips?|scale|click(?:s|ed)?|calibrat\w+|due|set (?:to|at)|preset|only|needs?|takes?|stops?|ends?|works?|does|delivers?|gives?)\b|[:(,]\s*$|\(\d{1,3} ?[-–] ?$/;
+
 const PULLS =
   /\b(?:tighten(?:ed)?|torque (?:to|them|it|all|the|bolts?|nuts?)|pull(?:ed)? (?:to|them|it|the|all)|bring|nip|set the|and (?:torque|pull))\b/;
+
 /** It is what the work is done with: `with the torque key: 5 Nm`. */
 const WITH_TOOL = /\b(?:with|using|by) (?:the|a|an|your|its) (?:[\w-]+ ){0,2}[\w-]+[:,]? ?$/;
+
 /** How far a wrench goes: `torque wrench up to 50 Nm`, `torque wrench (max 50 Nm)`; among what is needed also `to`. */
 const TOOL_UP_TO =
   /\btorque[- ](?:wrench|key|driver|screwdriver)s?,? (?:(?:that (?:goes|reads)|good|reading|rated) )?\(?(?:up to|max(?:imum|\.)?(?: of)?):?\s*$/;
+
 const TORQUE_TOOL_TO = /\btorque[- ](?:wrench|key|driver|screwdriver)s? to $/;
+
 const NEEDED = /^\W*(?:you(?:'ll| will)? (?:need|want)|tools?\b|needed|required|have ready|equipment|to hand)/i;
+
 /** A range this wide is a wrench's. */
-const WRENCH_RANGE = 3;
+export const WRENCH_RANGE = 3;
 
 /** The speaker takes it back at once: `forty five, no, sorry`. */
 const TAKEN_BACK =
   /^[,\s–-]*(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
+
 /** Right before a figure: it is the one not to use, or used to be. */
 const NOT_THIS = [
   // `the old carrier used 25 Nm`
@@ -64,10 +72,13 @@ const NOT_THIS = [
   /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version|leaflet|booklet|letter|mail|note|card|paper|list|drawing|bulletin|poster)s?\b[^.;,]{0,30}(?:,? ?(?:that|it|they|which) (?:said|gave|had|told|asked|wanted)[^.;,]{0,20})?$/,
   /\b(?:misprint(?:ed)?|typo|typing error|wrong(?:ly)?|in error|erroneous(?:ly)?|mistaken(?:ly)?|by mistake|printed as|reads? wrongly)\b[^.;]{0,20}$/,
 ];
+
 /** `page 2 says 85 Nm for the bolts. It should read 58 Nm`: in the next sentence another takes its place. */
 const SHOULD_READ =
   /^[^.;\n]{0,80}[.;,:]?\s+(?:(?:it|that|this|which|they) )?should (?:read|be|say|have (?:read|been|said))\b[^.;\n]{0,12}\d/i;
+
 const READS = /\bshould (?:read|be|say|have (?:read|been|said)) $/;
+
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
   /^[ ,–—-]{1,3}(?:do not|don't|never) (?:use|take|apply|go by) (?:it|this|that|(?:the |this |that )?(?:\w+ )?(?:figure|value|number|setting))\b|^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,40}\b(?:looks|sounds|seems|smells|reads)(?: to me)?(?: like| as)?(?: an?)? (?:typo|mistake|misprint|error|wrong|slip)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
@@ -76,15 +87,18 @@ const IS_OFF =
 /** `150 Nm is what an old leaflet gave`, `… has nothing to do with us`. */
 const WAS_GIVEN =
   /^,? ?(?:is|was|were|are) what (?:an?|the|some|their|my)\b[^.;]{0,40}\b(?:gave|said|had|used|wrote|printed|told)\b|^[^.;]{0,60}\bnothing to do with (?:us|this|our|it)\b/;
+
 /** `55 Nm is for the older 12.9 studs` */
 const FOR_THE_OLDER =
   /^,? (?:is|was|were|are) (?:only )?for (?:the |an? |those )?(?:older|old|previous|former|earlier|other|first)\b/;
+
 const DID_NOT_DO =
   /^,? ?(?:and |but )?(?:it |they |that )?(?:rattled|slipped|stripped|worked loose|came (?:loose|undone)|did not hold|didn't hold|was no good)\b|^,? ?(?:which|that|and (?:that|it)) (?:was|were|proved|turned out) (?:to be )?(?:far |much |a bit )?too (?:little|low|much|high|tight|loose|weak)\b/;
 
 /** Right behind a figure: it was so for a trial. */
 const FOR_A_TRIAL =
   /^ (?:for|in|during|on) (?:the|this|our|that|each) (?:tests?|trials?|measurements?|demonstration|photos?|first (?:tests?|trials?))\b/;
+
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
   // `Tried 55 Nm, one insert turned`, `may lose load at 120 Nm`
@@ -143,20 +157,27 @@ const OTHERS_BEFORE = [
   /\b(?:feels like|equals)(?: about| roughly| around| some| nearly)? $/,
   /\b(?:another|a further|an extra|an additional) $/,
 ];
+
 /** The same figure in another unit: `seventy newton metres, that's about fifty-two foot pounds`. */
 const SAME_FIGURE = /\b(?:that(?:'s| is)|which is|this is)(?: about| roughly| around| some| nearly)? $/;
+
 /** A figure stands before it in its sentence. */
 const HAS_FIGURE = /\d ?(?:n|ft|foot|lb|in|k)|\b(?:newton|kilos?|pounds?|metres?|meters?)\b/;
+
 /** `Breakaway torque of the locking unit, one wheel up: 110 Nm or more`: what the part takes to turn. */
 const DRAG =
   /\b(?:breakaway|break-away|drag|prevailing) torque\b[^.;]{0,60}$|\b(?:residual|free) (?:turning|rotation|movement)\b[^.;]{0,60}$/;
+
 /** What it takes to turn a part, and no bolt. */
 const TURNED_BY = /\btorque (?:on|at|of) the (?:steering wheel|crank|hub|shaft|pinion|wheel)\b[^.;]{0,60}$/;
+
 /** One of several that were measured: `measured: 38, 42 and 61 Nm`. */
 /** Of what was tried: `specimen 2 at 121 N·m`. */
 const SPECIMEN =
   /\b(?:specimens?|test pieces?|test (?:bolts?|nuts?|joints?)|prototypes?|samples? (?:no\.? ?)?\d)\b(?:[^.;]|\.\d){0,120}$/;
+
 const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
+
 /** Said behind a figure. */
 const OTHERS_AFTER = [
   /^\s*(?:at|@) ?\d[\d ,.]* ?(?:rpm|r\/min|1\/min|\/min|u\/min)|^\s*(?:at \d[\d ]*\/min)/,
@@ -198,8 +219,10 @@ const ELSEWHERE =
 /** `Check the breakaway torque with one wheel locked. Standard 50 N·m or more`: what is measured, and what it should be. */
 const MEASURED_BEFORE =
   /\b(?:check|measure|inspect|read)\b[^.]{0,50}\b(?:(?:breakaway|turning|starting|rotating|drag|running|slip|preload) (?:torque|effort)|preload|starting torque)\b[^.]{0,60}[.:]\s*(?:standard|normal|specified|nominal|service limit|limit|new|used)\b[^.]{0,30}$/i;
+
 /** A line of a buyer's review, which begins with its stars. */
 const isReviewed = (text: string, at: number): boolean => /^\W*[★☆✩✭⭐]/u.test(lineAt(text, at));
+
 /** Whether a place stands in a question that a sheet answers further on: `YOUR QUESTION: …`, `OUR ANSWER: …`. */
 function isAsked(text: string, at: number): boolean {
   const marks = [
@@ -215,6 +238,7 @@ function isAsked(text: string, at: number): boolean {
 
 /** `Before: link nut 95 N·m`, and on another line `After: …`. */
 const BEFORE_LINE = /^\W*(?:before|old|was|previously|until now|so far)\s*[:=]/i;
+
 const AFTER_LINE = /^\W*(?:after|new|now|from now on|revised|changed to)\s*[:=]/im;
 
 /** What a torque that stands at a span is. */
@@ -276,521 +300,4 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (ceiling) return 'ceiling';
   if (FLOOR_BEFORE.test(before) || FLOOR_AFTER.test(after)) return 'floor';
   return 'target';
-}
-
-const INCH_UNITS: ReadonlySet<string> = new Set(['lbf·in', 'lbf·ft']);
-/** Words that lead from one stage to the next, and nothing else between two figures. */
-const CONNECT =
-  /^(?:\s|[,;.:()→/–-]|>|->|\b(?:times?|rounds?|then|next|after(?:wards?| that)?|again|finally|and|last(?:ly)?|first(?:ly)?|second(?:ly)?|third(?:ly)?|to|up|at|all|with|in|go|going|round|around|a|the|them|it|bring|pull|pulled|tighten|torque|stage|step|pass|turn|end|on|1|2|3|4|1st|2nd|3rd|i{1,3}|by|follow(?:ed|ing)?|full|final|figure|value|is|of|same|order|pattern|bolts?|nuts?|screws?|each|every|once|more|crosswise|across|star|cross)\b)*$/i;
-/** What makes of two figures the stages of one joint. */
-const STAGED =
-  /\b(?:first|then|stages?|passes|finally|steps|firstly|1st|in two|in three|twice|again|round|increments|approach|pre-?tighten|in (?:\d|two|three) (?:times|goes))\b|→|->/i;
-const BACK_OFF =
-  /\b(?:back (?:it|them|the \w+ )?\s?off|back[- ]?off|slacken|undo|loosen|turn(?:ed)? back|release)\b[^.]{0,40}?(?:(\d+)\s?(?:°|deg)|(\d)\/(\d) (?:of a )?turn|(half|quarter|full|third|three-quarter)[ -]?(?:a )?turn|a turn)?/i;
-
-/** How far it is turned back between two figures, degrees; 0 where it is loosened with no angle said; undefined if not. */
-function backOffBetween(between: string): number | undefined {
-  const match = BACK_OFF.exec(between);
-  // `Never turn back.`
-  if (!match || /\b(?:never|not|don['’]t|without)\s*$/i.test(between.slice(0, match.index))) return undefined;
-  const share = /\b(\d)\/(\d) (?:of a )?turn/.exec(between);
-  const degrees = /(\d+)\s?(?:°|deg)/.exec(between);
-  const word = /\b(quarter|third|half|full|three-quarter)s?[ -](?:of )?(?:a )?turn/i.exec(between);
-  if (degrees) return Number(degrees[1]);
-  if (share) return (360 * Number(share[1])) / Number(share[2]);
-  return word ? (TURN_DEG[word[1]?.toLowerCase() ?? ''] ?? 0) : 0;
-}
-
-/** `60 Nm, back off 1/4, then 25`: the last figure has the unit of the first. */
-const BACK_AND_ON =
-  /^,? ?(?:and |then )*(?:back(?: it| them)? off|turn(?: it| them)? back|slacken|loosen)\b[^.;|\n]{0,30}?(?:,|\bthen\b|\band\b) (?:(?:then|to|up to|re-?tighten|tighten|pull|again|torque) )*(\d{1,3}(?:[.,]\d)?)(?! ?(?:°|deg|turn|mm|\/|x\b|%|min|h\b|\d))/;
-
-/** Turned back and tightened anew, the last figure without a unit of its own. */
-function backAndOn({ value }: TorqueFact, after: string): Partial<TorqueFact['value']> | undefined {
-  const on = BACK_AND_ON.exec(after);
-  const last = Number(on?.[1]?.replace(',', '.'));
-  if (!on || !(last > 0) || last > value.max) return undefined;
-  const off = on[0].slice(0, on[0].length - (on[1]?.length ?? 0)).replace(/(\d\/\d),? /, '$1 turn ');
-  const lastNm = (last * value.maxNm) / value.max;
-  return {
-    min: last,
-    max: last,
-    minNm: lastNm,
-    maxNm: lastNm,
-    stages: [{ torqueNm: value.maxNm }, { backOffDeg: backOffBetween(off) ?? 0 }, { torqueNm: lastNm }],
-  };
-}
-
-/** `60 Nm then back 1/6 turn`: where it is left turned back. */
-function backAfterwards({ value }: TorqueFact, after: string): TorqueStage[] | undefined {
-  const said = /^,? ?(?:and |then )+(?:turn(?:ed)? |go )?back(?: off| it off)?(?: by)? [^.;|]{3,20}/.exec(after)?.[0];
-  const deg = said === undefined ? 0 : (backOffBetween(`back off ${said}`) ?? 0);
-  return deg > 0 ? [{ torqueNm: value.maxNm }, { backOffDeg: deg }] : undefined;
-}
-
-type TorqueFact = Fact & { value: Extract<FactValue, { kind: 'torque' }> };
-const isTorque = (fact: Fact): fact is TorqueFact => fact.value.kind === 'torque';
-
-/** Whether two places stand in one bracket, with nothing but words and commas between. */
-const inOneBracket = (text: string, first: Span, second: Span): boolean =>
-  !/[();.\n]/.test(text.slice(first.end, second.start)) &&
-  /\([^()\n]{0,60}$/.test(text.slice(Math.max(0, first.start - 61), first.start));
-
-/** `Then 19 Nm. Do not overdo it, the bar is alu, 22 is the most.`: a ceiling that leaves its unit out. */
-const BARE_CEILING =
-  /^[^\n]{0,80}?\b(\d{1,3}(?:[.,]\d)?) (?:is|being) (?:the |its |an? )?(?:(?:very|absolute|upper) )?(?:most|limit|max(?:imum)?)\b/i;
-function bareCeiling(fact: TorqueFact, text: string): number | undefined {
-  const { max, maxNm, limitNm } = fact.value;
-  const [said = '', figure] = BARE_CEILING.exec(text.slice(fact.end, fact.end + 120)) ?? [];
-  // Another torque between has the ceiling.
-  if (figure === undefined || limitNm !== undefined || /\d ?(?:n·?m|ft|lb|kg)/i.test(said)) return undefined;
-  const value = Number(figure.replace(',', '.'));
-  return value > max && value < 2 * max ? (value * maxNm) / max : undefined;
-}
-
-/** `Raised from 60 Nm to 65 Nm` reads like a range, and is an old figure and a new one. */
-function raisedFrom(fact: TorqueFact, text: string): { old: Fact; now: TorqueFact } | undefined {
-  const { value } = fact;
-  if (value.min >= value.max || !/\bto\b|→|->/.test(fact.printed)) return undefined;
-  const { before } = around(text, fact);
-  if (
-    !/\b(?:raised|changed|lowered|reduced|increased|corrected|altered|gone up|went (?:up|down))\b[^.;]{0,24}$/.test(
-      before,
-    )
-  )
-    return undefined;
-  const one = (limit: 'min' | 'max', nm: number) => ({
-    ...value,
-    min: value[limit],
-    max: value[limit],
-    minNm: nm,
-    maxNm: nm,
-  });
-  const { kind: _, ...old } = one('min', value.minNm);
-  return {
-    old: { ...fact, value: { kind: 'torqueAside', role: 'superseded', ...old } },
-    now: { ...fact, value: one('max', value.maxNm) },
-  };
-}
-
-/** `8 - 14 - 19 Nm` is no range: three stages. */
-function numberRun(fact: TorqueFact, text: string): TorqueFact | undefined {
-  const { value } = fact;
-  if (value.min >= value.max) return undefined;
-  const first = Number(
-    /(\d+(?:[.,]\d)?)\s*[-–/]\s*$/.exec(text.slice(Math.max(0, fact.start - 10), fact.start))?.[1]?.replace(',', '.'),
-  );
-  if (!(first > 0) || first >= value.min) return undefined;
-  const share = value.maxNm / value.max;
-  return {
-    ...fact,
-    value: {
-      ...value,
-      min: value.max,
-      minNm: value.maxNm,
-      stages: [first, value.min, value.max].map((number) => ({ torqueNm: number * share })),
-    },
-  };
-}
-
-/** Numbers that lead up to a torque without their own unit: `40, then 70, then 95 Nm`, `in 3 steps 40 / 80 / 120`. */
-function bareStages(fact: TorqueFact, text: string): TorqueStage[] | undefined {
-  const sentence = around(text, fact);
-  const before = inDigits(sentence.before);
-  const { after } = sentence;
-  const led =
-    /((?:(?<![\p{L}\d.])\d{1,3}(?:[.,]\d)?(?: ?nm)?\s*(?:,|\/|–|-|→|>|\bthen\b|\band\b|\bto\b)\s*(?:(?:and|then|finally|to|at|last|all)\s+)*)+)$/u.exec(
-      before,
-    )?.[1];
-  const behind =
-    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds|bites|pulls)[:, (]+((?:\d{1,3}(?:\s*[,/–-]\s*(?:and )?| and ))+\d{1,3})/.exec(
-      after,
-    )?.[1];
-  // `in two goes: 80 first, then the full 165`
-  const goes =
-    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds|bites|pulls)[:, (]+([^.;\n]{3,70})/.exec(
-      after,
-    )?.[1];
-  const spread = behind ?? (goes && /\b(?:first|then)\b/.test(goes) ? `${goes} ${fact.value.max}` : undefined);
-  const numbers = [
-    ...new Set(((led ?? spread)?.match(/\d+(?:[.,]\d)?/g) ?? []).map((number) => Number(number.replace(',', '.')))),
-  ];
-  if (numbers.length === 0) return undefined;
-  const all = led ? [...numbers, fact.value.max] : numbers;
-  const rising = all.every((number, index) => index === 0 || number > (all[index - 1] ?? 0));
-  const staged = spread !== undefined || STAGED.test(before) || /\bthen\b/.test(led ?? '') || numbers.length > 1;
-  if (!rising || !staged || all.length < 2 || all.at(-1) !== fact.value.max || (all[0] ?? 0) < fact.value.max / 12)
-    return undefined;
-  const share = fact.value.maxNm / fact.value.max;
-  return all.map((number) => ({ torqueNm: number * share }));
-}
-
-/** `bench: 22nm bracket`, and on the next line `bench: sorry 24`: the new figure has the unit of the old. */
-const CORRECTED_NEXT =
-  /^[^\n]{0,24}\n[ \t]*(?:\[[\d:. ]+\] ?)?(?:\p{L}{1,14}: ?)?(?:sorry|correction|no,|i mean|make that|scratch that)[ ,:]*(\d{1,3}(?:[.,]\d)?)\b(?! ?(?:mm|off|x\b|bolts?|nuts?|nm\b|n·m|ft|in\b|lb))/iu;
-function correctedNext(fact: TorqueFact, text: string): TorqueFact | undefined {
-  const match = CORRECTED_NEXT.exec(text.slice(fact.end, fact.end + 90));
-  const number = Number(match?.[1]?.replace(',', '.'));
-  if (!match || !(number > 0)) return undefined;
-  const start = fact.end + match[0].length - (match[1]?.length ?? 0);
-  const nm = (number * fact.value.maxNm) / fact.value.max;
-  return {
-    ...fact,
-    start,
-    end: fact.end + match[0].length,
-    printed: match[1] ?? '',
-    confidence: CORRECTED,
-    value: { ...fact.value, min: number, max: number, minNm: nm, maxNm: nm },
-  };
-}
-/** Confidence of a figure whose unit was said before it was corrected. */
-const CORRECTED = 0.7;
-
-const asAside = (fact: TorqueFact, role: AsideRole): Fact => {
-  const { kind: _, ...value } = fact.value;
-  return { ...fact, value: { kind: 'torqueAside', role, ...value } };
-};
-
-/** The item or step a sentence speaks of: `for item 3`, `Step j:`. */
-const LABEL = /\b(?:item|step|no\.?|pos\.?|line|position|par\.?) ?([a-z]|\d{1,3}[a-z]?)\b|\((\d{1,2}|[a-z])\)/i;
-
-/** Whether a line of the sheet begins with a label. */
-const bearsLabel = (text: string, at: number, label: string): boolean => {
-  // A step may go on over some lines; its label stands at the head of one of them.
-  const head = text
-    .slice(Math.max(0, at - 400), at)
-    .split('\n')
-    .reverse();
-  const own = head.find((line) => /^\s*[|(]?\s*(?:step |item )?(?:[a-z]|\d{1,3}[a-z]?)[.):]?\s/i.test(line)) ?? '';
-  return new RegExp(`^\\s*[|(]?\\s*(?:step |item )?${label}[.):]?\\s`, 'i').test(own);
-};
-
-/** The torque a sentence names by its item or step; −1 without one. */
-function namedTorque(facts: readonly Fact[], text: string, fact: Fact): number {
-  const named = LABEL.exec(around(text, fact).before);
-  const label = named?.[1] ?? named?.[2];
-  return label === undefined
-    ? -1
-    : facts.findLastIndex(
-        (other) => isTorque(other) && other.value.maxNm <= maxNmOf(fact) && bearsLabel(text, other.start, label),
-      );
-}
-const maxNmOf = (fact: Fact): number => (fact.value.kind === 'torque' ? fact.value.maxNm : 0);
-
-/** A figure that is taken back further on is no target where it stood: `Step j: the value of 190 Nm is withdrawn`. */
-function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
-  const { before, after } = around(text, fact);
-  if (!/\b(?:withdrawn|cancell?ed|void|superseded|no longer|replaced|corrected)\b/.test(after)) return;
-  const named = LABEL.exec(before);
-  const label = named?.[1] ?? named?.[2];
-  const same = facts.flatMap((other, index) =>
-    isTorque(other) && Math.abs(other.value.maxNm - fact.value.maxNm) < 0.01 ? [index] : [],
-  );
-  const meant =
-    label === undefined ? same : same.filter((index) => bearsLabel(text, (facts[index] as Fact).start, label));
-  for (const index of meant.length > 0 ? meant : same.length === 1 ? same : []) {
-    const old = facts[index];
-    if (old && isTorque(old)) facts[index] = asAside(old, 'superseded');
-  }
-}
-
-/** Confidence of a figure whose unit stands nowhere on its sheet. */
-export const NO_UNIT = 0.55;
-/** Confidence of a figure that nothing in its sentence asks for. */
-export const UNSAID = 0.75;
-/** Confidence of a figure that a joint is pulled on from. */
-const BEGINS = 0.6;
-/** Confidence of a figure that its sheet gives as near enough: no wrench is set to `about`. */
-export const NEAR_ENOUGH = 0.72;
-/** `Hand + 1/4 turn (ca. 80 N m)`, `roughly 25` */
-const ABOUT = /(?:\b(?:ca\.?|circa|approx\.?|approximately|about|around|roughly|something like|some)|[~≈])\s*$/i;
-/** How far before a figure it is looked for. */
-const ABOUT_REACH = 18;
-/** `So make it 105 Nm`: in the place of the figure that was just taken back. */
-const INSTEAD =
-  /\b(?:make|call) (?:it|that|them|those) $|\bshould (?:read|be|say|have (?:read|been|said)) $|\b(?:this|that|it|which) (?:has been|was|is) (?:now )?(?:revised|changed|raised|lowered|corrected|reduced|increased)(?: \w+)? to $/i;
-const aboutTakenBack = (done: readonly Fact[], fact: TorqueFact): string | undefined => {
-  const old = done.findLast((other) => other.value.kind === 'torqueAside' && other.value.role === 'superseded');
-  return old && fact.start - old.end < CEILING_REACH ? old.about : undefined;
-};
-
-const sameNm = (a: TorqueFact, b: TorqueFact): boolean =>
-  Math.abs(a.value.maxNm - b.value.maxNm) < 0.01 * b.value.maxNm;
-/** `… again` behind a figure, and before it what makes a second round needed. */
-const isSecondRound = (text: string, { start, end }: Span): boolean =>
-  /^ (?:again|once more)\b/.test(text.slice(end, end + 12)) &&
-  /\b(?:re-?torque|re-?check|cools?|cooled|settled?|test drive|road test)\b/i.test(
-    text.slice(Math.max(0, start - 120), start),
-  );
-/** `Serve after 50 km: go round the eight screws once more at 22 Nm.`: what is due later, of a joint that has its figure. */
-const isRecheck = (text: string, fact: Span): boolean => {
-  const { before, after } = around(text, fact);
-  const sentence = before + after;
-  return (
-    /\b(?:after|at|next|within|every)\b[^;]{0,24}\b(?:km|kilomet(?:re|er)s?|miles?|mi|days?|weeks?|months?|hours?|trips?|tow|drive)\b/.test(
-      sentence,
-    ) &&
-    /\b(?:re-?(?:tighten|torque|check)\w*|check(?:ed|s)?|again|once more|(?:go|work) (?:a)?round|go over|nip)\b/.test(
-      sentence,
-    )
-  );
-};
-/** `Checked at 500 km, at 95 N m, without being turned further`: a wrench is set below what the joint was pulled to. */
-const isCheckedBelow = (text: string, fact: TorqueFact, pulled: TorqueFact): boolean =>
-  isRecheck(text, fact) &&
-  pulled.value.unit === fact.value.unit &&
-  fact.value.maxNm < pulled.value.maxNm &&
-  fact.value.maxNm > 0.8 * pulled.value.maxNm &&
-  /\bcheck(?:ed|s)?\b[^.;]*\b(?:at|with|to)(?: about)? $/.test(around(text, fact).before);
-/** Whether a line is a row of cells, whose heading asks. */
-const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
-
-/** `max. ` in a cell, right before its figure. */
-const CELL_CEILING = /(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?$/i;
-/** … and right behind it. */
-const CELL_CEILING_BEHIND = /^ ?(?:max(?:imum)?\b|at most|tops\b)/i;
-const STAGE_ROW = 60;
-/** The stage a row is of that has nothing else before its figure, `stage 2 … 45 Nm`; NaN where it is none. */
-function stageRow(text: string, at: number): number {
-  // Nothing else stands before it in its row, which is short.
-  const near = text.slice(Math.max(0, at - STAGE_ROW), at);
-  const before = near.slice(near.lastIndexOf('\n') + 1);
-  return Number(/^\s*(?:stage|pass|round|go) ?([1-9])(?:st|nd|rd|th)?[\s.:–-]*(?:to )?$/i.exec(before)?.[1]);
-}
-/** Where the last figure of a torque stands: of one with stages the one of its last stage. */
-const lastOf = ({ end, printed }: TorqueFact): number =>
-  end - (/\d[\d.,]*[^\d]*$/.exec(printed)?.[0].length ?? printed.length);
-/** How far behind its torque a ceiling may stand, characters. */
-const CEILING_REACH = 260;
-
-/** `Neck bolts are 210 Nm now, the 200 was for the M14 neck`: the figure that stood before it is taken back. */
-const THE_FIGURE_WAS =
-  /\bthe (\d{1,3}(?:[.,]\d)?)(?: ?(?:n·?m|ft-?lbs?|lb-?ft))? (?:was|were|is|are) (?:only )?(?:for|of|from|wrong|out of date|an? (?:error|mistake|typo|misprint)|the (?:old|former|previous))\b/gi;
-/** Figures that are taken back further on, each with the clause that does. */
-export const figuresTakenBack = (text: string): Array<Span & { figure: number }> =>
-  [...text.matchAll(THE_FIGURE_WAS)].map(({ 0: said, 1: figure = '', index }) => ({
-    figure: Number(figure.replace(',', '.')),
-    start: index,
-    end: index + said.length + (/^[^.;,\n]*/.exec(text.slice(index + said.length))?.[0].length ?? 0),
-  }));
-
-/**
- * Gives every torque its part: a ceiling joins the torque it limits, stages join their final value, and what nothing
- * is pulled to is set aside.
- *
- * @param listed - whether a place stands in a list of parts or tools
- * @param outdated - whether it stands in a table's column of old values
- * @param tabled - whether its unit is its column's: the heading asks for it
- * @param charted - whether it stands in a general chart of sizes
- */
-export function giveRoles(
-  facts: readonly Fact[],
-  text: string,
-  listed: (at: number) => boolean,
-  outdated: (at: number) => boolean = () => false,
-  tabled: (at: number) => boolean = () => false,
-  charted: (at: number) => boolean = () => false,
-): Fact[] {
-  const answered = quotesLetter(text);
-  const columns = stageColumns(text);
-  const takenBack = figuresTakenBack(text);
-  const done: Fact[] = [];
-  /** The torque last read, whose ceiling or next stage may follow. */
-  let open: TorqueFact | undefined;
-  let openAt = -1;
-  for (const fact of facts) {
-    if (!isTorque(fact)) {
-      done.push(fact);
-      continue;
-    }
-    const inList = listed(fact.start);
-    // Figures in one bracket are of one kind: `factory value (129 lb-ft, 111 lb-ft before)`.
-    const last = done.at(-1);
-    if (last?.value.kind === 'torqueAside' && inOneBracket(text, last, fact)) {
-      done.push(asAside(fact, last.value.role));
-      continue;
-    }
-    const corrected = correctedNext(fact, text);
-    if (corrected) {
-      done.push(asAside(fact, 'superseded'));
-      open = corrected;
-      done.push(open);
-      openAt = done.length - 1;
-      continue;
-    }
-    const run = numberRun(fact, text);
-    if (run) {
-      open = run;
-      done.push(open);
-      openAt = done.length - 1;
-      continue;
-    }
-    const raised = raisedFrom(fact, text);
-    if (raised) {
-      done.push(raised.old);
-      done.push(raised.now);
-      open = raised.now;
-      openAt = done.length - 1;
-      continue;
-    }
-    // `Let it cool, then 52 ft-lb again`: the joint that has the figure, and none of its own.
-    if (
-      (isSecondRound(text, fact) || isRecheck(text, fact)) &&
-      done.some((other) => isTorque(other) && (sameNm(other, fact) || isCheckedBelow(text, fact, other)))
-    ) {
-      done.push(asAside(fact, 'other'));
-      continue;
-    }
-    const wide = fact.value.max >= WRENCH_RANGE * fact.value.min;
-    const role = charted(fact.start)
-      ? 'other'
-      : outdated(fact.start) || takenBack.some(({ figure, start }) => start > fact.start && figure === fact.value.max)
-        ? 'superseded'
-        : tabled(fact.start) || fact.value.toYield !== undefined
-          ? 'target'
-          : torqueRole(text, fact, inList, answered, wide);
-    if (role === 'wrench' || role === 'superseded' || role === 'other') {
-      if (role === 'superseded') takeBack(done, text, fact);
-      done.push(asAside(fact, role));
-      continue;
-    }
-    if (
-      tabled(fact.start) &&
-      (CELL_CEILING.test(text.slice(Math.max(0, fact.start - 12), fact.start)) ||
-        CELL_CEILING_BEHIND.test(text.slice(fact.end, fact.end + 12)))
-    ) {
-      done.push({ ...fact, value: { ...fact.value, only: 'ceiling', limitNm: fact.value.maxNm } });
-      continue;
-    }
-    const near = open !== undefined && fact.start - open.end < CEILING_REACH;
-    const between = open ? text.slice(open.end, fact.start) : '';
-    const sameBlock = near && open?.step === fact.step;
-    const sameJoint = near && !/\n\s*\n/.test(between) && (sameBlock || !/\n\s*(?:\d+|[A-Za-z])[.):]/.test(between));
-    if (role === 'ceiling') {
-      // `115 Nm minimum, 130 Nm maximum`: the two ends of one.
-      if (
-        open?.value.only === 'floor' &&
-        fact.value.maxNm > open.value.minNm &&
-        /^[ ,;/]{0,3}(?:min(?:imum)?\b\.?)?[ ,;/]{0,3}(?:and |or )?$/i.test(between)
-      ) {
-        const { only: _, limitNm: __, ...low } = open.value;
-        done[openAt] = {
-          ...open,
-          end: fact.end,
-          printed: text.slice(open.start, fact.end),
-          confidence: fact.confidence,
-          value: { ...low, max: fact.value.max, maxNm: fact.value.maxNm },
-        };
-        open = undefined;
-        continue;
-      }
-      if (open && sameJoint && open.value.limitNm === undefined && fact.value.maxNm > 0.99 * open.value.maxNm) {
-        // From a floor on to a ceiling: reached, and then on to the slot.
-        const { only: _, ...target } = open.value;
-        const joined: TorqueFact = { ...open, value: { ...target, limitNm: fact.value.maxNm } };
-        done[openAt] = joined;
-        open = joined;
-        continue;
-      }
-      const labelled = namedTorque(done, text, fact);
-      if (labelled >= 0) {
-        const limited = done[labelled] as TorqueFact;
-        done[labelled] = { ...limited, value: { ...limited.value, limitNm: fact.value.maxNm } };
-        if (labelled === openAt) open = done[labelled] as TorqueFact;
-        continue;
-      }
-      // `Do not exceed 110 Nm on the M12`: of the joint that has that size.
-      const size = /^\s*(?:on|for) (?:the |all |any )?(m\d{1,2})\b/i.exec(around(text, fact).after)?.[1]?.toUpperCase();
-      const sized = done.findLastIndex(
-        (other) => isTorque(other) && other.about?.split(' ')[0] === size && other.value.maxNm <= fact.value.maxNm,
-      );
-      if (size !== undefined && sized >= 0) {
-        const limited = done[sized] as TorqueFact;
-        done[sized] = { ...limited, value: { ...limited.value, limitNm: fact.value.maxNm } };
-        continue;
-      }
-      // `8 Nm, no more`: pulled to, and not beyond.
-      const pulledTo = AND_NO_MORE.test(text.slice(fact.end, fact.end + 48));
-      const lone = pulledTo ? {} : ({ only: 'ceiling' } as const);
-      done.push({ ...fact, value: { ...fact.value, ...lone, limitNm: fact.value.maxNm } });
-      continue;
-    }
-    if (role === 'floor') {
-      open = { ...fact, confidence: Math.min(fact.confidence, 0.8), value: { ...fact.value, only: 'floor' } };
-      done.push(open);
-      openAt = done.length - 1;
-      continue;
-    }
-    if (open && sameJoint && open.value.only === undefined) {
-      const backOffDeg = backOffBetween(between);
-      const lead = text.slice(Math.max(0, open.start - 60), open.start);
-      const rows = stageRow(text, open.start) < stageRow(text, fact.start) || columns.get(fact.start) === lastOf(open);
-      const staged =
-        (sameBlock || rows) &&
-        // `120 in-lb, then 20 ft-lb`
-        (open.value.unit === fact.value.unit || (INCH_UNITS.has(open.value.unit) && INCH_UNITS.has(fact.value.unit))) &&
-        fact.value.maxNm > open.value.maxNm * 1.02 &&
-        (rows || CONNECT.test(between)
-          ? rows || STAGED.test(lead + between)
-          : /\b(?:stage|pass|step) (?:1|one|i)\b/i.test(lead) &&
-            /\b(?:stage|pass|step) (?:2|two|ii|3|three)\b/i.test(between));
-      // What was turned back and tightened anew is whole: the next figure is another joint's.
-      const whole = open.value.stages?.some((stage) => 'backOffDeg' in stage) ?? false;
-      if (staged || (backOffDeg !== undefined && !whole && between.length < 120)) {
-        const stages: TorqueStage[] = [...(open.value.stages ?? [{ torqueNm: open.value.maxNm }])];
-        if (backOffDeg !== undefined) stages.push({ backOffDeg });
-        stages.push({ torqueNm: fact.value.maxNm });
-        const joined: TorqueFact = {
-          ...fact,
-          start: open.start,
-          printed: text.slice(open.start, fact.end),
-          about: fact.about ?? open.about,
-          confidence: Math.min(open.confidence, fact.confidence),
-          value: { ...fact.value, stages },
-        };
-        done[openAt] = joined;
-        open = joined;
-        continue;
-      }
-    }
-    const { before, after } = around(text, fact);
-    // `This has been revised to 52 lb-ft`, and the step that tightens says 52 lb-ft again.
-    const revised = INSTEAD.test(before) && !/\b(?:make|call)\b[^.;]*$/i.test(before);
-    if (
-      revised &&
-      facts.some((other) => other !== fact && isTorque(other) && other.start > fact.end && sameNm(other, fact))
-    ) {
-      done.push(asAside(fact, 'other'));
-      continue;
-    }
-    // No verb, no piece and no row asks for it: it is shown, and doubted.
-    const unsaid =
-      fact.value.toYield === undefined && fact.confidence > UNSAID && askedTorque(before, after) === 'unsaid';
-    const stages = fact.value.stages === undefined ? bareStages(fact, text) : undefined;
-    // `In small steps, beginning at 180 Nm, until the play is gone`: where it starts, and not where it ends.
-    const begins = /\b(?:beginning|starting|start|begin) (?:at|from|with) (?:about )?$/.test(before);
-    const about = fact.about ?? (INSTEAD.test(before) ? aboutTakenBack(done, fact) : undefined);
-    const doubted =
-      unsaid && !hasCells(text, fact.start)
-        ? { ...fact, confidence: UNSAID }
-        : begins
-          ? { ...fact, confidence: Math.min(fact.confidence, BEGINS) }
-          : ABOUT.test(text.slice(Math.max(0, fact.start - ABOUT_REACH), fact.start)) && fact.confidence > NEAR_ENOUGH
-            ? { ...fact, confidence: NEAR_ENOUGH }
-            : fact;
-    const turnedBack = stages ?? backAfterwards(fact, after);
-    const again = stages ? undefined : backAndOn(fact, after);
-    const most = bareCeiling(fact, text);
-    open = {
-      ...doubted,
-      about,
-      value: {
-        ...(again ? { ...fact.value, ...again } : turnedBack ? { ...fact.value, stages: turnedBack } : doubted.value),
-        ...(most === undefined ? {} : { limitNm: most }),
-      },
-    };
-    done.push(open);
-    openAt = done.length - 1;
-  }
-  return done;
 }

@@ -13,10 +13,10 @@ import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { formRow, isTitleRow, rowNumber } from './form-row.ts';
-import { labelOf } from './joint-sentences.ts';
 import { bareLabels, tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
+import { labelOf } from './title-words.ts';
 import { backInWords, goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
