@@ -119,6 +119,9 @@ test('what waits is counted on every screen, and goes out from whichever is show
   await pull(page);
   await page.getByRole('link', { name: /back to the bays/ }).click();
   await page.getByRole('link', { name: 'Bench' }).click();
+  // The bar that is pressed next is the bench's, and no longer the bays'.
+  await expect(page.getByRole('link', { name: 'Bench' })).toHaveAttribute('aria-current', 'page');
+  await expect(page.getByRole('link', { name: 'Bays' })).not.toHaveAttribute('aria-current', 'page');
   const badge = page.getByRole('button', { name: /2 waiting on this device/ });
   await badge.click();
   const sheet = page.getByRole('dialog', { name: 'Waiting on this device' });
