@@ -509,6 +509,8 @@ export function trailingCountAt(
     first !== undefined &&
     /^[-–:|=]$/.test(first.text) &&
     !(tokens[at - 1]?.kind === 'number' && touching(tokens[at - 1], first)) &&
+    // `AXLE FLIP SET AF-2`: the name of a set counts nothing.
+    !(touching(tokens[at - 1], first) && touching(first, tokens[at + 1])) &&
     (last === undefined || last.kind === 'break')
   )
     return found(tokens[at + 1], at + 2);

@@ -78,6 +78,7 @@ describe('a count', () => {
     ['Take out six of the push pins.', ['6 pin']],
     ['Put four M14 x 1.5 x 45 (two left, two right) in by hand.', ['4 bolt']],
     ['Refit two of the m sixes.', ['2 bolt']],
+    ['LEAF SPRING U-BOLTS, AXLE FLIP SET AF-2', []],
   ])('%s', (text, expected) => expect(counts(text)).toEqual(expected));
 });
 

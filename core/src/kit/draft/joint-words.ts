@@ -113,7 +113,7 @@ export function phraseBefore(step: SheetStep, at: number): string {
   return (
     clause
       // `When the ladder lies level, the screws`: how far the work is.
-      .replace(/^\W*(?:when|while|once|as soon as|after|before)\b[^,]*,\s*/i, '')
+      .replace(/^\W*(?:when|while|once|as soon as|after|before|with)\b[^,]*,\s*/i, '')
       .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')
       .replace(/\b(?:to|with|at|is|are|be|go(?:es)? to|until|final(?:ly)?)\b\s*$/i, ' ')
       .replace(/(?:[|:=–→-]|->|=>)+\s*$/, ' ')

@@ -98,6 +98,17 @@ describe('pieces called by their letters', () => {
     ]));
 });
 
+describe('a sentence that begins with how the vehicle stands', () => {
+  it('is named by its bolts', () =>
+    expect(
+      joints(
+        drafted(
+          '1. Bolt the new hanger on with 4 bolts, 90 ft-lb.\n2. With full weight on the springs, torque shackle bolts: 85 ft-lb.\n3. Lower it.\n',
+        ),
+      ).map(({ title }) => title),
+    ).toEqual(['New hanger', 'Shackle bolts']));
+});
+
 describe('what is shared out', () => {
   it('is as many as the list has, where one share goes into it', () =>
     expect(

@@ -45,6 +45,8 @@ export const titled = (text: string): string | undefined => {
     .replace(/\([^)]*$/, ' ')
     // `When the ladder lies level, the screws`: how far the work is names nothing.
     .replace(/^\s*(?:when|while|once|as soon as|after|before|with)\b[^,]*,\s*/i, ' ')
+    // `Bolt the new hanger on`: what is bolted on names it.
+    .replace(/^\s*bolt (?:up )?(?:the|an?|both|all|each) /i, ' ')
     .replace(/^\s*as before,?\s*(?:but\b)?/i, ' ')
     // `Moments: M10`, `down: straps first`
     .replace(/^\s*(?:(?:tightening )?(?:moments?|figures?|values?|torques?)|down|up|in|on)\s*:\s*/i, ' ')
