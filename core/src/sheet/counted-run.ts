@@ -6,7 +6,8 @@ const WORKS =
 /** What only hardware is called, or a size of it: a list of figures or of tools names none. */
 const HARDWARE_NAMED =
   /\b(?:bolts?|nuts?|screws?|setscrews?|washers?|studs?|rivnuts?|clips?|nylocs?|M\d{1,2}(?: ?[x×] ?\d+)?)\b|\d\/\d{1,2}-\d{2}/i;
-const TORQUE_UNIT = /\d\s?(?:n[·. ]?m|ft[- ]?lbs?|lbf|lb[. -]?ft|in[- ]?lbs?|kgf?[.· ]?m|daNm)\b/i;
+/** A figure with a unit of torque: no list of pieces has one. */
+export const TORQUE_UNIT = /\d\s?(?:n[·. ]?m|ft[- ]?lbs?|lbf|lb[. -]?ft|in[- ]?lbs?|kgf?[.· ]?m|daNm)\b/i;
 const TOOLS = /\b(?:tools?|spanners?|wrench(?:es)?|sockets?)\s*:/i;
 /** What says before a list that it is one: a colon, or that a set is made of it. */
 const OPENS =

@@ -1,3 +1,4 @@
+import { TORQUE_UNIT } from './counted-run.ts';
 import { HEADING_LENGTH, headingOf, isRule, isWork } from './packing-heading.ts';
 import { itemOf, LEADING } from './packing-item.ts';
 import { FEW_PIECES, FEW_ROWS, type Line, type PackingLine } from './packing-line.ts';
@@ -52,15 +53,13 @@ const areSteps = (rows: readonly Line[]): boolean => {
   return (
     rows.length >= FEW_ROWS &&
     numbers.every((number, at) => number === at + 1) &&
-    rows.some(({ text }) => BEGINS_WORK.test(text) || WITH_TORQUE.test(text))
+    rows.some(({ text }) => BEGINS_WORK.test(text) || TORQUE_UNIT.test(text))
   );
 };
 
 /** A row whose first word works; `Bolt M8` is one. */
 const BEGINS_WORK =
   /^\s*\d{1,2}\s+(?:remove|fit|install|tighten|position|place|put|attach|check|clean|loosen|lift|raise|drill|square|torque|undo|slide|mount|take|disconnect)\b/i;
-
-const WITH_TORQUE = /\d\s?(?:n[·. ]?m|ft[- ]?lbs?|lb[- ]?ft|in[- ]?lbs?|kgf?[.· ]?m)\b/i;
 
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
 export function rowsBelow(

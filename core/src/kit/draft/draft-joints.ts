@@ -341,6 +341,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   const stagedIn = new Map<number, string>();
   const drawn: Drawn[] = [];
   const labels = new Set<string>();
+  /** How far the places of sides and corners are counted. */
+  const countedOn = new Map<Times['places'], number>();
   const used = new Map<string, number>();
   const unused = (item: Item | undefined): number => (item ? item.quantity - (used.get(item.id) ?? 0) : 0);
   const labelsSpent = (said: JointSentences): boolean =>
@@ -690,10 +692,11 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     if (washer) used.set(washer.id, (used.get(washer.id) ?? 0) + washers * count);
     const members: string[] = [];
     // The sides are counted on from the joint before: L1 and R1, then L2 to R4.
-    let before = 0;
+    let before = (times && countedOn.get(times.places)) ?? 0;
     const places = (from: number) =>
       Array.from({ length: count }, (_, at) => placeOf(at, count, times, from).label ?? '');
     while (places(before).some((label) => labels.has(label))) before++;
+    if (times) countedOn.set(times.places, before);
     for (let at = 0; at < count; at++) {
       const stack: StackPiece[] = [];
       if (piece.kind === 'bolt') stack.push({ kind: 'hardware', item: piece.id });

@@ -11,34 +11,52 @@ const wordsOf = (text: string): Set<string> =>
 /** How many of a joint's words what comes off must share, as a share of them. */
 const ENOUGH = 0.6;
 
-/**
- * What undid a joint of the vehicle's own does it up again: `Remove the upper ball joint nut (19 mm)` and later `Reconnect
- * upper ball joint. Torque to …`. Only where one clause names the joint better than any other.
- */
-export function driveTakenOff({ reading, facts }: Drafting, title: string): Of<'drive'> | undefined {
-  const wanted = wordsOf(title);
-  if (wanted.size === 0) return undefined;
+interface TakenOff {
+  fact: Of<'drive'>;
+  words: ReadonlySet<string>;
+}
+
+/** The drives of what comes off, by the words of their clauses, found once for a sheet. */
+const known = new WeakMap<Drafting['facts'], ReadonlyMap<string, readonly TakenOff[]>>();
+function takenOff({ reading, facts }: Drafting): ReadonlyMap<string, readonly TakenOff[]> {
+  const made = known.get(facts);
+  if (made) return made;
   const off = new Set(
     facts
       .filter(isKind('action'))
       .filter(({ value: { action } }) => ['remove', 'disconnect', 'loosen'].includes(action))
       .map(({ step }) => step),
   );
+  const byWord = new Map<string, TakenOff[]>();
   let from = -1;
-  const found = facts
-    .filter(isKind('drive'))
-    .filter(({ step }) => off.has(step))
-    .map((fact) => {
-      const step = reading.steps[fact.step];
-      const start = Math.max(step?.start ?? 0, from);
-      from = fact.end;
-      const clause = step?.text.slice(start - step.start, fact.end - step.start) ?? '';
-      // `(18 mm, hold the stud with a 6 mm key)`: what holds the other end undoes nothing.
-      const holds = /\bhold(?:ing)?\b/i.test(clause);
-      const named = wordsOf(clause);
-      return { fact, share: holds ? 0 : [...wanted].filter((word) => named.has(word)).length / wanted.size };
-    })
-    .sort((a, b) => b.share - a.share);
-  const [best, second] = found;
-  return best && best.share >= ENOUGH && best.share > (second?.share ?? 0) ? best.fact : undefined;
+  for (const fact of facts.filter(isKind('drive'))) {
+    const step = reading.steps[fact.step];
+    if (!step || !off.has(fact.step)) continue;
+    const start = Math.max(step.start, from);
+    from = fact.end;
+    const clause = step.text.slice(start - step.start, fact.end - step.start);
+    // `(18 mm, hold the stud with a 6 mm key)`: what holds the other end undoes nothing.
+    if (/\bhold(?:ing)?\b/i.test(clause)) continue;
+    const words = wordsOf(clause);
+    for (const word of words) byWord.set(word, [...(byWord.get(word) ?? []).slice(-MOST_ALIKE), { fact, words }]);
+  }
+  known.set(facts, byWord);
+  return byWord;
+}
+/** So many clauses that share a word are looked at; a sheet with more repeats itself. */
+const MOST_ALIKE = 60;
+
+/**
+ * What undid a joint of the vehicle's own does it up again: `Remove the upper ball joint nut (19 mm)` and later `Reconnect
+ * upper ball joint. Torque to …`. Only where one clause names the joint better than any other.
+ */
+export function driveTakenOff(drafting: Drafting, title: string): Of<'drive'> | undefined {
+  const wanted = [...wordsOf(title)];
+  const byWord = takenOff(drafting);
+  const shares = new Map<Of<'drive'>, number>();
+  for (const word of wanted)
+    for (const { fact, words } of byWord.get(word) ?? [])
+      shares.set(fact, wanted.filter((one) => words.has(one)).length / wanted.length);
+  const [best, second] = [...shares].sort(([, a], [, b]) => b - a);
+  return best && best[1] >= ENOUGH && best[1] > (second?.[1] ?? 0) ? best[0] : undefined;
 }

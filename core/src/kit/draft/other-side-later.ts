@@ -4,14 +4,29 @@ import type { SheetStep } from '../../sheet/step-split.ts';
 const OTHER_SIDE =
   /^\W*(?:now |then |next |finally |and )*(?:repeat(?: (?:the )?(?:procedure|process|work|installation|all|everything|above|these steps|steps? (\d{1,2})(?:\s*(?:-|–|to|through|thru)\s*(\d{1,2}))?))*,?\s+(?:for|on|at)|(?:do|fit|install) (?:the same|likewise)(?: thing)? (?:for|on|at)|(?:the )?same (?:work |again |procedure )?(?:for|on|at)|do) (?:the )?(?:other|opposite|passenger(?:'s|s)?|driver(?:'s|s)?|left|right|second|remaining)(?:[- ]hand)? side\b/i;
 
+/** Steps that do it again on the other side, by their sheet, found once. */
+const known = new WeakMap<readonly SheetStep[], Array<{ at: number; number?: string; from?: number; to?: number }>>();
+function otherSides(steps: readonly SheetStep[]) {
+  const made =
+    known.get(steps) ??
+    steps.flatMap(({ text, number }, at) => {
+      const said = OTHER_SIDE.exec(text);
+      if (!said) return [];
+      const [, from, to] = said;
+      return [{ at, number, ...(from === undefined ? {} : { from: Number(from), to: Number(to ?? from) }) }];
+    });
+  known.set(steps, made);
+  return made;
+}
+
 /** Whether a later step of the sheet does again on the other side what is done at a step. */
 export function doneOnOtherSide(steps: readonly SheetStep[], at: number): boolean {
-  const own = Number.parseInt(steps[at]?.number ?? '', 10);
-  return steps.some((step, later) => {
-    const said = later > at && step.number !== steps[at]?.number ? OTHER_SIDE.exec(step.text) : null;
-    if (!said) return false;
-    const [, from, to] = said;
-    if (from === undefined) return true;
-    return own >= Number(from) && own <= Number(to ?? from);
-  });
+  const number = steps[at]?.number;
+  const own = Number.parseInt(number ?? '', 10);
+  return otherSides(steps).some(
+    (later) =>
+      later.at > at &&
+      later.number !== number &&
+      (later.from === undefined || (own >= later.from && own <= (later.to ?? later.from))),
+  );
 }
