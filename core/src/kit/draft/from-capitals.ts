@@ -3,7 +3,7 @@ const STAYS = /^(?:[A-Z]?\d.*|[A-Z]|M\d.*|[LR]H|[NO]S|[NO]\/S|OEM|ABS|ECU|LED|EG
 
 /** A name from a sheet in capitals as it is written elsewhere: `U-BOLTS, REAR SPRING` is `U-bolts, rear spring`. */
 export function fromCapitals(text: string): string {
-  if (/\p{Ll}/u.test(text) || (text.match(/\p{Lu}/gu)?.length ?? 0) < 4) return text;
+  if (/\p{Ll}/u.test(text) || (text.match(/\p{Lu}/gu)?.length ?? 0) < 3) return text;
   const plain = text
     .split(/(?<=[\s(])/)
     .map((word) => (STAYS.test(word.replace(/[\s),.;:]+$/, '')) ? word : word.toLowerCase()))

@@ -128,6 +128,7 @@ describe('a title', () => {
     ['latch plate > bumper', 'Latch plate to bumper'],
     ['RAISE the receiver into position', 'Receiver into position'],
     ['WHEEL NUTS', 'Wheel nuts'],
+    ['NUT', 'Nut'],
     ['And the rails? - Three M6 each rail', 'Rails'],
   ])('%s is %s', (sentence, title) => expect(tidyTitle(sentence)).toBe(title));
   it.each(['With full weight on the springs', 'Evenly, corner by corner', 'C/E', 'M12 crosswise in two goes'])(
