@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { demoVisit, expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
-import { LEADS_SCREENS, SHOP_SCREENS } from './support/screens.ts';
+import { LEADS_SCREENS, SHOP_SCREENS, showScreen } from './support/screens.ts';
 
 const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 
@@ -68,8 +68,7 @@ test('no serious accessibility fault on any screen, by day and by night', async 
     ['second-look', 'Second look'],
     ['record', 'Every pull'],
   ] as const) {
-    await page.goto(`${app.url}/jobs/${job}/${screen}`);
-    await expect(page.getByRole('heading', { name: sign })).toBeVisible();
+    await showScreen(page, `/jobs/${job}/${screen}`, sign);
     expect(await faults(page, true), screen).toEqual([]);
   }
   for (const [address, sign] of [
@@ -80,8 +79,7 @@ test('no serious accessibility fault on any screen, by day and by night', async 
     ['/drill/make', 'Make a drill'],
     ...SHOP_SCREENS,
   ] as const) {
-    await page.goto(`${app.url}${address}`);
-    await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
+    await showScreen(page, address, sign);
     // Soft, so that one run names every screen with a fault.
     expect.soft(await faults(page), address).toEqual([]);
   }
@@ -93,8 +91,7 @@ test('no serious accessibility fault on any screen, by day and by night', async 
     ['card', 'Cautions'],
     ['line', 'Must be true'],
   ] as const) {
-    await page.goto(`${demo}/${screen}`);
-    await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
+    await showScreen(page, `${new URL(demo).pathname}/${screen}`, sign);
     expect.soft(await faults(page), `visit ${screen}`).toEqual([]);
   }
   await page.goto(`${app.url}/kits/read`);
@@ -112,8 +109,7 @@ test('no serious accessibility fault on any screen, by day and by night', async 
   await page.context().clearCookies();
   await signIn(page, app, 'Rafe Orrin', '1357');
   for (const [address, sign] of LEADS_SCREENS) {
-    await page.goto(`${app.url}${address}`);
-    await expect(page.getByRole('heading', { name: sign })).toBeVisible();
+    await showScreen(page, address, sign);
     expect.soft(await faults(page), address).toEqual([]);
   }
 });

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { DEMO_VEHICLES } from '#demo/shop.ts';
 import { type App, demoVisit, expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
-import { LEADS_SCREENS, SHOP_SCREENS } from './support/screens.ts';
+import { LEADS_SCREENS, SHOP_SCREENS, showScreen } from './support/screens.ts';
 
 /** The sizes a shop has: counter, tablet both ways, phone, and a counter with its letters half as large again. */
 const SIZES = [
@@ -126,8 +126,7 @@ test('nothing is cut, covered or out of view, at any size: the shop', async ({ p
     ...LEADS_SCREENS,
   ] as const) {
     await page.setViewportSize({ width: 1280, height: 800 });
-    await page.goto(`${app.url}${address}`);
-    await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
+    await showScreen(page, address, sign);
     await look(page, address);
   }
 });
@@ -152,8 +151,7 @@ test('nothing is cut, covered or out of view, at any size: a job', async ({ page
     [`${demo.slice(app.url.length)}/line`, 'Must be true'],
   ] as const) {
     await page.setViewportSize({ width: 1280, height: 800 });
-    await page.goto(`${app.url}${address}`);
-    await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
+    await showScreen(page, address, sign);
     await look(page, address.replace(/[0-9a-f-]{36}/, 'job'));
   }
   // Away from the server the chip that says so has its room.

@@ -8,6 +8,7 @@ import { DATA, ROOT, run, which } from './run.mjs';
 const PACKAGES = {
   mariadbd: 'mariadb-server',
   chromium: 'chromium',
+  'chromium-headless-shell': 'chromium-headless-shell',
   pdftotext: 'poppler-utils',
   openssl: 'openssl',
   haproxy: 'haproxy',
