@@ -86,6 +86,13 @@ const CUES: readonly Cue[] = [
       /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i,
     least: LEAST_SPOKEN,
   },
+  // `20 Nm the feet, 12 Nm the roller, 4 the end caps`: before what it is for, as those that have their unit
+  {
+    before: /\d ?(?:n[·. ]?m|ft[-. ]?lbs?|lbs?[-. ]?ft|in[-. ]?lbs?) (?:for |on )?the [^.;:\n]{3,80}, (?:and )?$/i,
+    least: 1,
+    behind: /^ (?:for |on )?the \p{L}{3}/u,
+    goesOn: /^(?:the|for|on)$/,
+  },
   // In digits it may be turned back before, unless the sheet says its unit.
   { before: /\bthen (?:(?:up |on )?to )?$/i, least: LEAST_SPOKEN, figure: 'inWords' },
   { before: /\bthen $/i, least: LEAST_SPOKEN, unit: 'ofAll' },

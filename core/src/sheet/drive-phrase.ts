@@ -126,6 +126,12 @@ const RULES: ReadonlyArray<{
       return mm >= 5 && mm <= 19 ? { kind: 'square', size: `${mm} mm`, acrossFlatsMm: mm } : undefined;
     },
   },
+  // `Unbolt the links, 15 mm top, 18 mm bottom`: what is turned is named by its place.
+  {
+    pattern:
+      /(?<=\b(?:unbolt|undo|unscrew|remove|take off|loosen)\b[^.;\n]{3,60}[,(] ?)(\d{1,2}) ?mm(?= (?:at the |on the )?(?:top|bottom|upper|lower|front|rear|inside|outside|inner|outer)\b)/gi,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
+  },
   // `eye bolt 18 mm wrench, rear shackle 21.`: the next piece's, of the same kind.
   {
     pattern: /(?<=\b\d{1,2} ?mm (?:wrench|spanner|socket), (?:\p{L}+ ){1,3})(\d{2})(?=[.;\n])/giu,

@@ -6,7 +6,7 @@ const RUN =
 const ORDER_WORD =
   /\b(?:order|sequence|torque|tighten(?:ed|ing)?|pattern|follow(?:ing)?|numbers?|in turn|as numbered|diagram)\b[^.;]{0,50}$/i;
 
-const BEHIND_FIGURE = /(?<=\d ?(?:n[·.]?m|ft[- .]?lbs?|lb[- .]?ft),? |\d, )star(?=[.,;\n]| *$)/gim;
+const BEHIND_FIGURE = /(?<=\d ?(?:n[·.]?m|ft[- .]?lbs?|lb[- .]?ft|ft ?#|# ?ft|#),? |\d, )star(?=[.,;\n]| *$)/gim;
 
 /** Orders of tightening that are printed in numbers. Places and values, in order. */
 export function printedOrders(text: string): Array<{ start: number; end: number; value: FactValue }> {

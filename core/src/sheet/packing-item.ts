@@ -2,7 +2,7 @@ import { HARDWARE, NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
 
 const TENS = Object.keys(TENS_WORDS).filter((word) => word !== 'ten');
 /** `twelve`, `thirty`, `twenty-four`. */
-const WORD_COUNT = [
+export const WORD_COUNT = [
   `(?:${TENS.join('|')})(?:[- ](?:one|two|three|four|five|six|seven|eight|nine))?`,
   ...Object.keys(NUMBER_WORDS).filter((word) => word !== 'twenty'),
 ].join('|');
@@ -113,12 +113,16 @@ const PART =
 export function singleOf(raw: string): { count: number; item: string } | undefined {
   const [, item = ''] = /^(?:and |the )*(\p{L}[\p{L} -]{2,30})$/iu.exec(raw.replace(/[.,;]+$/, '')) ?? [];
   const last = item.toLowerCase().split(/[ -]/).at(-1) ?? '';
-  return PART.test(item) || (HARDWARE.has(last) && !last.endsWith('s')) ? { count: 1, item } : undefined;
+  // The head of a snorkel or a pump, and no bolt's.
+  return PART.test(item) || last === 'head' || (HARDWARE.has(last) && !last.endsWith('s'))
+    ? { count: 1, item }
+    : undefined;
 }
 
 /** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
 export function nounOf(item: string): string {
   // `two M10 x 40 for the top hinge`: what it is for says nothing of what it is.
+  if (/^heads?$/i.test(item.trim())) return 'part';
   const own = item.split(/\s(?:for|in|into|to|on|of) (?:the |each |both )?\p{L}/u)[0] ?? item;
   // `M10x1.5x30 cl. 10.9`: a size with its length and class is a bolt's.
   if (

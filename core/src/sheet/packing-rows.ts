@@ -1,6 +1,6 @@
 import { TORQUE_UNIT } from './counted-run.ts';
 import { HEADING_LENGTH, headingOf, isRule, isWork } from './packing-heading.ts';
-import { itemOf, LEADING } from './packing-item.ts';
+import { itemOf, LEADING, WORD_COUNT } from './packing-item.ts';
 import { FEW_PIECES, FEW_ROWS, type Line, type PackingLine } from './packing-line.ts';
 import { writtenItems } from './packing-written.ts';
 import { cellsOf } from './table.ts';
@@ -8,6 +8,12 @@ import { cellsOf } from './table.ts';
 /** A bag or another part of the kit that names its line: `Bag A (front):`, `2.1`, `Loose`. */
 export const BAG =
   /^\s*(?:(?:bag|box|pack(?:et)?|set|carton|loose|group|pos\.?)\s*[A-Z\d]{0,3}(?:\s*\([^)]*\))?\s*[:.–-]?\s{1,}|\d{1,2}\.\d{1,2}\s+|(?:[-•*▪]|\[ ?\])\s+)/i;
+
+/** `BAG A` in a cell of its own. */
+const BAG_ALONE = /^(?:bag|box|pack(?:et)?|set|carton)\s*[A-Z\d]{0,3}\s*[:.]?$/i;
+
+/** `M10 x 1.5 x 30, 8.8`: a size and nothing more names its bolt. */
+const SIZE_ALONE = /^(?:M\d{1,2} ?[x×] ?\d|(?:#\d{1,2}|\d{1,2}\/\d{1,2})-\d{2} ?[x×] ?\d)/i;
 
 /** How a line shows that it counts: `2 off`, `4 pcs`; `x4` in a column of its own; a number behind a dash. */
 const COUNTS_ITSELF = [
@@ -279,6 +285,9 @@ const BRACKET_ENDS =
 /** `C - hex bolt, four`: its letter before a dash, as in a legend. */
 const LETTER_DASH = /^(\s*[A-Z]\d?) [-–—=](?= )/;
 
+/** `A  4 bolts`, `A Ten M8 by 25 screws`: a letter that names the row, and no article. */
+const COUNTED_NEXT = new RegExp(String.raw`^A\s+(?:\d|(?:${WORD_COUNT})\b)`, 'i');
+
 /** The counts of rows that stand under each other: a column is a count or a label by all it holds. */
 export function readRows(written: readonly Line[], text: string, column?: CountColumn): PackingLine[] {
   const dashed = written.filter((row) => LETTER_DASH.test(row.text)).length >= FEW_ROWS;
@@ -341,7 +350,13 @@ export function readRows(written: readonly Line[], text: string, column?: CountC
       return [{ start: row.start + lead, end, count: Number(quantity), item, ...labelled }];
     }
     const numbers = cells.filter((cell) => CELL_COUNT.test(cell.text));
-    const words = cells.filter((cell) => /\p{L}{2}/u.test(cell.text) && !CELL_COUNT.test(cell.text));
+    const words = cells.filter(
+      (cell, index) =>
+        (/\p{L}{2}/u.test(cell.text) || SIZE_ALONE.test(cell.text)) &&
+        !CELL_COUNT.test(cell.text) &&
+        // Its bag names the row and is no word of it.
+        !(index === 0 && cells.length > 2 && BAG_ALONE.test(cell.text)),
+    );
     // Several counted items side by side are no columns.
     const beside =
       cells.filter((cell) => LEADING.test(cell.text) && !/\d ?(?:n[·.]?m|ft|lb|kgf)\b/i.test(cell.text)).length > 1;
@@ -375,7 +390,7 @@ export function readRows(written: readonly Line[], text: string, column?: CountC
         ? /^\(?\d{1,3}[).]?\s+/
         : /^(?!M\d{1,2}\s)(?:\(?[A-Za-z]\d{0,2}[).:]?|\d{1,3}[.)])\s+(?=\S)(?!pair)/iu
       ).exec(row.text.slice(bag))?.[0] ?? '';
-    const isArticle = /^a\s/i.test(label) && !/^A\s+\d/.test(row.text.slice(bag));
+    const isArticle = /^a\s/i.test(label) && !COUNTED_NEXT.test(row.text.slice(bag));
     const from = bag + (isArticle ? 0 : label.length);
     const items = writtenItems(text.slice(row.start + from, row.end), row.start + from);
     return items.map((item) => (items.length === 1 ? { ...item, ...labelled } : item));

@@ -47,12 +47,56 @@ const STAR_CROSS = /(?<=[\p{L}\d] ?)\*(?= ?\d)/gu;
 /** A decimal point that is raised, as older British sheets print it: `6·6`. */
 const RAISED_POINT = /(?<=\d)[\u00b7\u2219\u22c5](?=\d)/g;
 
+/** `8mm-1.25 x 25mm`, `8mm x 25mm hex bolts`: a metric thread as an American sheet writes it. */
+const THREAD_IN_MM =
+  /(?<![\d.,/-])(4|5|6|8|10|12|14|16)( ?)mm(?:-(?=(?:0\.[78]|1|1\.0|1\.25|1\.5|1\.75|2|2\.0)(?![\d.]))|(?= ?[x×] ?[1-9]\d ?mm (?:\p{L}+[ -]){0,3}(?:bolts?|screws?|studs?)\b))/giu;
+/** What the same sheet calls by its size: `the 8mm bolts`, `6mm nylon lock nuts`. */
+const sizedInMm = (sizes: readonly string[]): RegExp =>
+  new RegExp(
+    String.raw`(?<![\d.,/x×-]|[x×] )(${sizes.join('|')})( ?)mm(?= (?:(?:hex(?:agon)?|carriage|flanged?|button|socket|cap|lock(?:ing)?|nylon|nylock|flat|plain|split|stainless|serrated|zinc|self|head|fender|large)[ -]){0,3}(?:bolts?|nuts?|washers?|screws?|studs?|hardware|locknuts?)\b)`,
+    'gi',
+  );
+function threadsInMm(text: string): string {
+  const sizes = [...new Set([...text.matchAll(THREAD_IN_MM)].map(([, size = '']) => size))];
+  if (sizes.length === 0) return text;
+  return text
+    .replace(THREAD_IN_MM, (written, size: string, gap: string) =>
+      `M${size}${gap} ${written.endsWith('-') ? 'x' : ''}`.padEnd(written.length),
+    )
+    .replace(sizedInMm(sizes), (written, size: string) => `M${size}`.padEnd(written.length));
+}
+
+/** `Q How tight?` and below it `A 20 Nm the feet`: the letters of a talk in questions and answers, which say nothing. */
+const ASKED = /^Q(?= \p{Lu}[^\n]{3,120}\?[ \t]*$)/gmu;
+const ANSWERED = /(?<=\?[ \t]*\n)A(?= [\p{Lu}\d])/gu;
+const FEW_QUESTIONS = 3;
+const withoutLetters = (text: string): string =>
+  (text.match(ASKED)?.length ?? 0) < FEW_QUESTIONS || (text.match(ANSWERED)?.length ?? 0) < FEW_QUESTIONS
+    ? text
+    : text.replace(ASKED, ' ').replace(ANSWERED, ' ');
+
+/** Rows of a spreadsheet kept as text: so many marks in each, in so many rows. */
+const FEW_CELLS = 3;
+const FEW_RECORDS = 3;
+/** `10;Arm to frame;M12;4;18 mm;110`: what parts the cells is a bar, as in a table that was drawn. */
+function separatedRows(text: string): string {
+  const marks = text.split('\n').map((line) => line.split(';').length - 1);
+  const most = Math.max(...marks);
+  const rows = marks.filter((count) => count === most).length;
+  return most < FEW_CELLS || rows < FEW_RECORDS
+    ? text
+    : text
+        .split('\n')
+        .map((line, at) => (marks[at] === most ? line.replaceAll(';', '|') : line))
+        .join('\n');
+}
+
 /**
  * A sheet's text with its signs in one writing: full-width letters and digits, keycaps, hyphens, dots in units, curly
  * quotes and fraction strokes. Every character keeps its place, so that what is read can be shown in the sheet.
  */
 export function plainText(text: string): string {
-  return bracketedNumbers(text)
+  return threadsInMm(separatedRows(withoutLetters(bracketedNumbers(text))))
     .replace(/(?:\d\ufe0f?\u20e3)+/g, (run) => (run.match(/\d/g) ?? []).join('').padEnd(run.length))
     .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
     .replace(NUMBER_STOP, '.')

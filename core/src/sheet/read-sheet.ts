@@ -5,6 +5,7 @@ import type { Fact } from './fact.ts';
 import { feels } from './feel-phrase.ts';
 import { generalCharts } from './general-chart.ts';
 import { figuresTakenBack, giveRoles } from './give-roles.ts';
+import { modelColumns } from './model-columns.ts';
 import { oldColumns } from './old-columns.ts';
 import type { SheetList } from './packing-line.ts';
 import { packingFacts, packingLists } from './packing-list.ts';
@@ -96,6 +97,11 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
     (place) => senses.has(place),
     (place) => charted(place) !== undefined,
   );
+  // What a column with a figure in each cell is of, where the cells say their unit themselves; old values are of none.
+  const models = modelColumns(text);
+  const modelled = roled.filter(({ value, start }) => value.kind === 'torque' && models.has(start));
+  if (new Set(modelled.map(({ start }) => models.get(start))).size > 1)
+    for (const fact of modelled) fact.model ??= models.get(fact.start);
   const takenBack = placeIn(figuresTakenBack(text));
   const counted = packingFacts(text, packing.lines, stepAt);
   const feet = new Set(

@@ -31,6 +31,8 @@ const NUMBERED_TIGHT = /^\s*(\d{1,2})(?:\.(?=\p{Lu}\p{Ll}{2})|\/\s+(?=\p{Lu}))/u
 /** `3 CENTRE BOLTS THROUGH SPRINGS`: a number alone before capitals, where the numbers run on. */
 const NUMBERED_CAPITALS =
   /^\s*(\d{1,2}) {1,6}(?=\p{Lu}[\p{Lu}-]+\b)(?!\d+ {1,6}(?:M|MM|NM|FT|LB|LBS|KG|IN|X|OFF|PCS|ROUNDS?|STAGES?)\b)/u;
+/** `   a  Tape the template to the wing`: a letter alone before a sentence, further in than the number it is under. */
+const LETTERED_BELOW = /^\s+([a-h])\s{1,4}(?=\p{Lu}\p{Ll})/u;
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
@@ -134,10 +136,16 @@ export function splitSteps(
   const figured = labelled < FEW_FIGURES && lines.filter((line) => FIGURED.test(line)).length >= FEW_FIGURES;
   const ticked = runsOn(lines, (start) => listed(start) !== undefined);
   const numbered = figured || ticked || capitals ? lines.length : labelled;
+  const below = lines.flatMap((line, at) => (inList(at) ? [] : (LETTERED_BELOW.exec(line)?.[1] ?? [])));
+  const lettered =
+    below.length >= FEW_FIGURES &&
+    below.every((letter, at) => letter === 'a' || letter.charCodeAt(0) === (below[at - 1] ?? '').charCodeAt(0) + 1);
   // One time of day is none.
   const taped = lines.filter((line) => STAMP.test(line)).length >= FEW_STAMPS;
   /** The number of the paragraph that is open, which its further sentences share. */
   let paragraph: string | undefined;
+  /** The number its lettered lines are under. */
+  let above = '';
   /** How far in the last numbered line stands. */
   let numberIndent = 0;
   let before = '';
@@ -162,9 +170,11 @@ export function splitSteps(
             (labelled >= FEW_FIGURES ? NUMBERED_TIGHT.exec(line) : null) ??
             (capitals ? NUMBERED_CAPITALS.exec(line) : null))
           : null);
+    const letter = lettered && !number && listed(start) === undefined ? LETTERED_BELOW.exec(line) : null;
     const spoken = number ? undefined : counted(line);
     const begins =
       number !== null ||
+      letter !== null ||
       asked !== null ||
       spoken !== undefined ||
       BULLET.test(line) ||
@@ -182,13 +192,21 @@ export function splitSteps(
       open !== undefined &&
       (parted ||
         (within !== undefined && within.start < start) ||
-        (!dictated && !begins && (lower || wrapped) && !(inList(row - 1) && !inList(row))));
+        (!dictated &&
+          !begins &&
+          (lower || wrapped) &&
+          !(inList(row - 1) && !inList(row)) &&
+          // `How tight?`, and below it `20 Nm the feet`: the answer is no part of what is asked.
+          !/\?\s*$/.test(before)));
     if (!goesOn) close(start);
     // What stands further out than a numbered line is no part of its paragraph.
     const indent = line.length - line.trimStart().length;
     const outside = !goesOn && number === null && indent < numberIndent;
     if (number) numberIndent = indent;
-    if (number) paragraph = number.slice(1).find((label) => label !== undefined);
+    if (number) {
+      paragraph = number.slice(1).find((label) => label !== undefined);
+      above = paragraph ?? '';
+    } else if (letter) paragraph = `${above}${letter[1]}`;
     else if (spoken) paragraph = spoken.label;
     else if (begins || outside || numbered < 3) paragraph = undefined;
     // Its text is in the lines below.
@@ -197,7 +215,7 @@ export function splitSteps(
       continue;
     }
     // What is ticked or pointed at is no part of what is said.
-    const mark = number ?? asked ?? BULLET.exec(line);
+    const mark = number ?? letter ?? asked ?? BULLET.exec(line);
     open ??= { start: start + (mark?.[0].length ?? spoken?.length ?? 0), number: paragraph };
     before = line;
     // Sentences end inside the line.

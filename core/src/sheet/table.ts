@@ -81,7 +81,7 @@ const EARLIER = /^(?:first|original|initial|earlier|issue|rev(?:ision)?|edition|
 /** `Kit theirs (coil)`: what stands below is of another kit. */
 const OTHERS = /\b(?:theirs|competitors?'?s?|other (?:makers?|brands?|makes?|kits?))\b/i;
 
-function senseOf(heading: string): ColumnSense | undefined {
+export function senseOf(heading: string): ColumnSense | undefined {
   if (OTHERS.test(heading)) return 'others';
   if (OLD.test(heading)) return 'old';
   if (/\d/.test(heading)) return undefined;
@@ -129,7 +129,7 @@ const AS_BEFORE = /^(?:unchanged|no change|as before|(?:the )?same|stays|remains
 const TWO_NUMBERS =
   /\((\d+(?:[.,]\d+)?)\)\s{0,4}(\d+(?:[.,]\d+)?)(?!\S)|(?<!\S)(\d+(?:[.,]\d+)?)\s{0,4}\((\d+(?:[.,]\d+)?)\)/g;
 /** `---+---`, `====`: a rule and no row. */
-const RULE = /^[\s|+:=_-]*$/;
+export const RULE = /^[\s|+:=_-]*$/;
 
 /** `13`, `13 mm`, `5 (key)`: a size in a column of tools. */
 const DRIVE_CELL = /^\d{1,2}(?:[.,]\d)? ?(?:mm)?(?: ?\(?(?:(?:hex|allen) )?key\)?)?$/i;
@@ -229,7 +229,7 @@ const BANDS: ReadonlyArray<readonly [RegExp, 'min' | 'nominal' | 'max']> = [
   [/^(?:max(?:imum|\.)?|most|high|upper(?: limit)?|never over|usl)$/i, 'max'],
 ];
 /** What a place is called, which tells no vehicle from another. */
-const PLACE = /^(?:front|rear|left|right|upper|lower|inner|outer|top|bottom|[lr]h|inside|outside)\b/i;
+export const PLACE = /^(?:front|rear|left|right|upper|lower|inner|outer|top|bottom|[lr]h|inside|outside)\b/i;
 
 /** The heading of a table that gives the ends of each figure; two columns of them at least. */
 function bandHeading(cells: readonly Cell[], line: string, above: TorqueUnit | undefined): Heading | undefined {
@@ -276,7 +276,7 @@ function bandRow(heading: Heading, cells: readonly Cell[], senses: Map<number, S
   return places.length;
 }
 
-const isModelName = (text: string): boolean => MODEL_NAME.test(text) && !SIZED_CELL.test(text);
+export const isModelName = (text: string): boolean => MODEL_NAME.test(text) && !SIZED_CELL.test(text);
 
 /** A row of a matrix that counts: `bolts per point   3   2   4`. */
 const COUNTS_PIECES = /^(?:bolts?|nuts?|screws?|washers?|studs?|pieces|pcs|qty|quantity|number)\b/i;

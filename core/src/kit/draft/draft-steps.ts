@@ -6,6 +6,7 @@ import { type KitDocument, LONGEST_JOB_MINUTES, LONGEST_WAIT_MINUTES } from '../
 import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
+import { backInWords } from './back-on.ts';
 import { authorityIn } from './camber-words.ts';
 import { conditionOf, conditionOver, headsParagraph, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
@@ -17,7 +18,7 @@ import { bareLabels, tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
 import { labelOf } from './title-words.ts';
-import { backInWords, goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
+import { goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
   'all one two six per its not for out off side new old with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
@@ -128,6 +129,39 @@ export const laterIn = (own: readonly Fact[]): boolean => {
 /** Said of the whole vehicle, and not of the lift it needs. */
 const RAISES = /^(?:raise|lift) the\b/i;
 
+/**
+ * Finds the first of some facts behind a place that has any of some words, without a search of all.
+ *
+ * @param facts - in the order of the sheet
+ */
+function firstAfter<F extends Fact>(
+  facts: readonly F[],
+  wordsOf: (fact: F) => ReadonlySet<string>,
+): (words: ReadonlySet<string>, start: number) => F | undefined {
+  const places = new Map<string, F[]>();
+  for (const fact of facts)
+    for (const word of wordsOf(fact)) {
+      const there = places.get(word);
+      if (there) there.push(fact);
+      else places.set(word, [fact]);
+    }
+  return (words, start) => {
+    let first: F | undefined;
+    for (const word of words) {
+      const there = places.get(word) ?? [];
+      let [low, high] = [0, there.length];
+      while (low < high) {
+        const middle = (low + high) >> 1;
+        if ((there[middle]?.start ?? 0) <= start) low = middle + 1;
+        else high = middle;
+      }
+      const next = there[low];
+      if (next && (!first || next.start < first.start)) first = next;
+    }
+    return first;
+  };
+}
+
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
 export function draftSteps(
   drafting: Drafting,
@@ -151,15 +185,11 @@ export function draftSteps(
         .map((word) => word.replace(/(?<=\p{L}{3})s$/u, '')),
     );
   // By what is named first (`the brake hose from the strut` goes back with the hose), else by its whole sentence.
-  const backLater = (fact: Of<'action'>): Of<'action'> | undefined => {
-    const later = refits.filter((other) => other.start > fact.start);
-    const sharing = (mine: ReadonlySet<string>, textOf: (other: Of<'action'>) => string) =>
-      later.find((other) => [...nounsOf(textOf(other))].some((word) => mine.has(word)));
-    const sentence = (one: Fact): string => reading.steps[one.step]?.text ?? '';
-    return (
-      sharing(nounsOf(fact.value.object), (other) => other.value.object) ?? sharing(nounsOf(sentence(fact)), sentence)
-    );
-  };
+  const sentence = (one: Fact): string => reading.steps[one.step]?.text ?? '';
+  const byObject = firstAfter(refits, ({ value }) => nounsOf(value.object));
+  const bySentence = firstAfter(refits, (fact) => nounsOf(sentence(fact)));
+  const backLater = (fact: Of<'action'>): Of<'action'> | undefined =>
+    byObject(nounsOf(fact.value.object), fact.start) ?? bySentence(nounsOf(sentence(fact)), fact.start);
   /** Sizes that a sentence names, or the one before it in the same step of the sheet. */
   const sizesNamed = (at: number): ReadonlySet<string> => {
     const before = reading.steps[at - 1];

@@ -21,7 +21,7 @@ import {
   timesIn,
 } from './joint-words.ts';
 import { sentenceIndex } from './sentence-index.ts';
-import { heldOf, labelOf, NO_TITLE, PART_TO_PART, puttingOf, titled } from './title-words.ts';
+import { heldOf, labelOf, NO_TITLE, PART_TO_PART, pieceNamed, puttingOf, titled } from './title-words.ts';
 
 /** All that the sheet says of the joint a torque is for, gathered from its own sentence and those that speak of it. */
 export interface JointSentences {
@@ -124,8 +124,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const index = sentenceIndex(reading.steps);
   const labels = new Set(packing.labelled.keys());
   const keyed = keyedRow(drafting, torque);
-  const subject = keyed ?? subjectBefore(drafting, torque);
-  const phrase = subject === undefined ? phraseOf(own, torque.start) : (reading.steps[subject]?.text ?? '');
+  const saidAfter =
+    keyed === undefined ? subjectBehind(own, inStep(torque.step).filter(isKind('torque')), torque) : undefined;
+  const subject = keyed ?? (saidAfter === undefined ? subjectBefore(drafting, torque) : undefined);
+  const phrase =
+    saidAfter ?? (subject === undefined ? phraseOf(own, torque.start) : (reading.steps[subject]?.text ?? ''));
   const phraseWords =
     subject === undefined ? tellingWords(phrase) : paragraphOf(reading.steps, subject).flatMap((at) => index.words(at));
   const places = placedOnes(phrase);
@@ -352,6 +355,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const title = tidyTitle(
     (cell === undefined ? undefined : titled(cell)) ??
       connectsIt(drafting, torque.step) ??
+      (saidAfter === undefined ? undefined : titled(saidAfter)) ??
       partToPart ??
       (subject === undefined ? puttingOf(phrase) : undefined) ??
       // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
@@ -360,6 +364,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
         ? titled(phrase)
         : undefined) ??
       labelOf(own.text) ??
+      (subject === undefined ? pieceNamed(phrase) : undefined) ??
       titled(places[0] ?? '') ??
       put ??
       // `Fit bracket to upright. Torque: A 115 Nm`: what its step put where before.
@@ -387,6 +392,28 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     ...(subject !== undefined && keyed === undefined && pointsAtOthers(own, torque) ? { pointsAt: subject } : {}),
     assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
   };
+}
+
+/** What may stand behind a figure and names nothing. */
+const HOW_BEHIND =
+  /^(?:cross|star|each|every|dry|wet|max|min|only|first|final|then|again|again|in|at|by|with|to|per|and|or|when|until|from|plus|if|not|no|nut|bolt|torque)\b/i;
+
+/**
+ * `20 Nm the feet, 12 Nm the roller`, `160 Nm fronts, 110 Nm rears`: what each figure of a sentence is for stands right
+ * behind it, and nothing before the first. Undefined where it is not so of all of them.
+ */
+function subjectBehind(own: SheetStep, torques: readonly Of<'torque'>[], torque: Of<'torque'>): string | undefined {
+  const lead = own.text.slice(0, Math.max(0, (torques[0]?.start ?? 0) - own.start));
+  if (torques.length < 2 || /\p{L}{2}/u.test(lead)) return undefined;
+  const named = torques.map(
+    ({ end }) =>
+      /^\s*(?:for |on )?(?:the |all the |both (?:the )?)?(\p{L}[\p{L} -]{2,30}?)(?=\s*(?:[,.;(]|and \d|$))/u.exec(
+        own.text.slice(Math.max(0, end - own.start)),
+      )?.[1],
+  );
+  return named.every((name) => name !== undefined && !HOW_BEHIND.test(name))
+    ? named[torques.indexOf(torque)]
+    : undefined;
 }
 
 const ROUNDS_ONLY =

@@ -1,13 +1,16 @@
 import type { Step } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
 import { clip, type Drafting } from './drafting.ts';
+import { rearrangeSteps, type SaidOfStep } from './rearrange-steps.ts';
 
 /**
  * What is tightened at ride height waits until the vehicle stands on its wheels again: a sheet written in the order of
  * the parts often says it while the vehicle still hangs. A rubber bush is twisted by as much as it is clamped away from
  * where it works. Common practice, no source.
  */
-export function rideHeightLast({ kit, assume, assumed, placed, freshId }: Drafting): void {
+export function rideHeightLast(drafting: Drafting): void {
+  const { kit, freshId } = drafting;
+  const groups = new Map(kit.groups.map((group) => [group.id, group]));
   const waiting: Array<{ group: string; title: string; at: number; said: string }> = [];
   let lifted = false;
   kit.steps.forEach((step, at) => {
@@ -15,7 +18,7 @@ export function rideHeightLast({ kit, assume, assumed, placed, freshId }: Drafti
     for (const action of step.actions) {
       if (action.type === 'lift') lifted = true;
       if (action.type === 'lower') lifted = false;
-      const group = action.type === 'torque' ? kit.groups.find(({ id }) => id === action.group) : undefined;
+      const group = action.type === 'torque' ? groups.get(action.group) : undefined;
       if (group?.atRideHeight && (lifted || step.needs?.includes('lift')))
         waiting.push({ group: group.id, title: group.title, at, said: step.text });
       else stays.push(action);
@@ -24,26 +27,38 @@ export function rideHeightLast({ kit, assume, assumed, placed, freshId }: Drafti
     step.actions = stays.length > 0 ? stays : [{ type: 'do', text: clip(step.text, 500) }];
     step.phase = 'loose';
   });
-  for (const { group, title, at, said } of waiting) {
-    const does =
-      (...types: StepAction['type'][]) =>
-      (step: Step, index: number) =>
-        index >= at && step.actions.some(({ type }) => types.includes(type));
-    const lowered = kit.steps.findIndex(does('lower'));
-    const place = (lowered >= 0 ? lowered : Math.max(at, kit.steps.findLastIndex(does('refit', 'torque', 'snug')))) + 1;
-    kit.steps.splice(place, 0, {
-      id: freshId('step ride height'),
-      text: clip(`On its wheels: ${said}`, 2000),
-      phase: 'torque',
-      actions: [...(lowered >= 0 ? [] : [{ type: 'lower' as const }]), { type: 'torque', group }],
-      needs: ['rideHeight'],
-    });
-    for (const [fact, path] of placed) placed.set(fact, behind(path, place));
-    for (const entry of assumed) entry.path = behind(entry.path, place);
-    assume(`steps[${place}]`, 'rideHeightLast', title);
-  }
+  if (waiting.length === 0) return;
+  rearrangeSteps(drafting, (steps) => {
+    const said: SaidOfStep[] = [];
+    const before = [...steps];
+    const does = (step: Step | undefined, ...types: StepAction['type'][]): boolean =>
+      step?.actions.some(({ type }) => types.includes(type)) ?? false;
+    const lowers = before.flatMap((step, at) => (does(step, 'lower') ? [at] : []));
+    const loweredAfter = (at: number): number | undefined => lowers.find((one) => one >= at);
+    // Where no step lowers the vehicle it is lowered when all else is done.
+    const end = Math.max(
+      before.findLastIndex((step) => does(step, 'refit', 'torque', 'snug')),
+      ...waiting.map(({ at }) => (loweredAfter(at) === undefined ? at : -1)),
+    );
+    /** What comes behind each step, by its index, in the order of the sheet. */
+    const behind = new Map<number, Step[]>();
+    for (const { group, title, at, said: text } of waiting) {
+      const lowered = loweredAfter(at);
+      const there = behind.get(lowered ?? end) ?? [];
+      const step: Step = {
+        id: freshId('step ride height'),
+        text: clip(`On its wheels: ${text}`, 2000),
+        phase: 'torque',
+        actions: [
+          ...(lowered === undefined && there.length === 0 ? [{ type: 'lower' as const }] : []),
+          { type: 'torque', group },
+        ],
+        needs: ['rideHeight'],
+      };
+      behind.set(lowered ?? end, [...there, step]);
+      said.push({ step, code: 'rideHeightLast', about: title });
+    }
+    steps.splice(0, steps.length, ...before.flatMap((step, at) => [step, ...(behind.get(at) ?? [])]));
+    return said;
+  });
 }
-
-/** A path into the steps after one was put in at a place. */
-const behind = (path: string, place: number): string =>
-  path.replace(/^steps\[(\d+)\]/, (whole, at) => (Number(at) >= place ? `steps[${Number(at) + 1}]` : whole));

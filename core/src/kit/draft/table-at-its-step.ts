@@ -1,10 +1,12 @@
 import type { Step } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
 import { CLOSES, type Drafting } from './drafting.ts';
+import { rearrangeSteps } from './rearrange-steps.ts';
 
 /** `Tighten by the table, chassis first`, `Tighten: plate, winch, bracket`: where a table's figures are pulled. */
 const TIGHTENS = /\b(?:tighten|torque|pull)\b/i;
-const BY_THE_TABLE = /\b(?:table|chart|list|matrix|data|above|below|figures?|values?)\b|:\s*\p{L}/iu;
+const BY_THE_TABLE =
+  /\b(?:table|chart|list|matrix|data|above|below|figures?|values?|(?:the|given|stated|specified|prescribed|following|required) torques?)\b|:\s*\p{L}/iu;
 /** `four M12 from the front, finger tight`: the bolts of that size are started. */
 const BY_HAND = /\b(?:by hand|finger[- ]tight|hand[- ]tight|finger tight|loosely|loose)\b/i;
 const OF_JOINTS = new Set<StepAction['type']>(['start', 'snug', 'torque', 'apply', 'verify']);
@@ -17,14 +19,17 @@ const isRow = ({ number, actions }: Step): boolean =>
   actions.every(({ type }) => OF_JOINTS.has(type));
 
 /**
- * A table of figures that stands before the steps is no work of its own: nothing is pulled before the vehicle is raised.
- * Its joints go to the step that says to tighten by it, else right before what closes the sheet; each is started where a
- * step has its size started by hand.
+ * A table of figures that stands before the steps, or behind them, is no work of its own: nothing is pulled before the
+ * vehicle is raised, nor after all is put back. Its joints go to the step that says to tighten by it, else right before
+ * what closes the sheet; each is started where a step has its size started by hand.
  */
-export function tableAtItsStep({ kit }: Drafting): void {
+export function tableAtItsStep(drafting: Drafting): void {
+  const { kit } = drafting;
   const first = kit.steps.findIndex(({ number }) => number !== undefined);
-  const rows = kit.steps.slice(0, Math.max(0, first)).filter(isRow);
-  const work = kit.steps.slice(Math.max(0, first));
+  const last = kit.steps.findLastIndex(({ number }) => number !== undefined);
+  const work = kit.steps.slice(Math.max(0, first), last + 1);
+  const [before, behind] = [kit.steps.slice(0, Math.max(0, first)), kit.steps.slice(last + 1)];
+  const rows = [...before, ...behind].filter(isRow);
   if (first < 0 || rows.length === 0 || work.length < FEW) return;
   if (work.some(({ actions }) => actions.some(({ type }) => type === 'torque'))) return;
   const target = work.find(({ text }) => TIGHTENS.test(text) && BY_THE_TABLE.test(text));
@@ -34,13 +39,27 @@ export function tableAtItsStep({ kit }: Drafting): void {
   // Behind the table everything was taken for what comes after the last figure.
   for (const step of work.slice(0, at))
     if (step.phase === 'refit' && !step.actions.some(({ type }) => CLOSES.has(type))) step.phase = 'loose';
-  const before = kit.steps.slice(0, first).filter((step) => !rows.includes(step));
   if (target) {
     const own = target.actions.filter(({ type }) => type !== 'do');
     target.actions = [...own, ...rows.flatMap(({ actions }) => actions)];
     target.phase = 'torque';
-    kit.steps = [...before, ...work];
-  } else kit.steps = [...before, ...work.slice(0, at), ...rows, ...work.slice(at)];
+  }
+  const isOther = (step: Step): boolean => !rows.includes(step);
+  const laid = [
+    ...before.filter(isOther),
+    ...work.slice(0, at),
+    ...(target ? [] : rows),
+    ...work.slice(at),
+    ...behind.filter(isOther),
+  ];
+  rearrangeSteps(
+    drafting,
+    (steps) => {
+      steps.splice(0, steps.length, ...laid);
+      return [];
+    },
+    new Map(target ? rows.map((row) => [row, target]) : []),
+  );
 }
 
 /** Starts each group in the step that has bolts of its size started; else it is started where it is tightened. */

@@ -29,6 +29,17 @@ export const heldOf = (text: string): string | undefined =>
     text.trim(),
   )?.[1];
 
+/** `Hose clamps 3.5 Nm`: two words of hardware, the first of which says what it holds. */
+export function pieceNamed(phrase: string): string | undefined {
+  const [, name = '', first = ''] =
+    /^\W*(?:the |all |both )?((\p{L}{3,}) (?:clamps?|bands?|straps?|screws?|bolts?|nuts?|studs?|clips?))[\s,:.]*(?:to|at)?\s*$/iu.exec(
+      phrase,
+    ) ?? [];
+  return name === '' || NAMES_NOTHING.test(first) ? undefined : `${name[0]?.toUpperCase()}${name.slice(1)}`;
+}
+const NAMES_NOTHING =
+  /^(?:new|old|all|these|those|other|remaining|both|hex|flange|lock|short|long|small|large|big|little|then|the|and|two|three|four|six|eight|ten|twelve|tighten|torque|fit|screw|bolt|cap|socket|set|self|wing|supplied|kit|same|existing|original|factory|stock)$/i;
+
 /** Words of a figure or a verb, which name no joint. */
 export const NO_TITLE = /\b(?:go|goes|gets?|take|draw|newton|nm|foot|tighten|torque|fit|put|place|set)\b/i;
 

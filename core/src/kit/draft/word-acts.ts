@@ -1,11 +1,13 @@
-import { HARDWARE, NUMBER_WORDS } from '../../sheet/lexicon.ts';
+import { NUMBER_WORDS } from '../../sheet/lexicon.ts';
 import { LONGEST_WAIT_MINUTES } from '../kit-document.ts';
 import type { Check } from '../kit-preparation.ts';
 import type { Disconnect } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
+import { BACK_ON, backInWords, withQuestion } from './back-on.ts';
 import { blankToFill } from './blank-to-fill.ts';
 import { authorityIn, camberIn, namesCamberSetter } from './camber-words.ts';
 import { clip, type Drafting } from './drafting.ts';
+import { namedIn, nounsOf } from './named-in.ts';
 
 /** A sentence that says an act of the line, read by its own words where no fact says it. Common practice, no source. */
 interface WordAct {
@@ -82,30 +84,12 @@ const OPENS: ReadonlyArray<[RegExp, Disconnect['kind']]> = [
   [/clip/i, 'clip'],
 ];
 
-/** Words that tell one thing from another: no articles, no hardware, no `all`. */
-const nounsOf = (text: string): string[] =>
-  (text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((word) => !PLAIN.has(word) && !HARDWARE.has(word));
-const PLAIN = new Set(
-  'the and both all each again back off out aside side one two with from into onto old new original existing factory'.split(
-    ' ',
-  ),
-);
-const sameThing = (a: string, b: string): boolean => {
-  const words = new Set(nounsOf(a));
-  return nounsOf(b).some((word) => words.has(word));
-};
 /** What comes off there is of no more use. */
 export const SCRAPPED =
   /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|re-?fitted|used again|needed|required)|(?:is|are) (?:scrap|waste)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
-const BACK_ON =
-  /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\b(?:reversed?|turned over|inverse|opposite) order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
 /** Used once: `Pitch the old top nut, don't reuse it.` */
 const THROWN_AWAY =
   /^(?:then |now )?(?:pitch|bin|scrap|discard|dump|throw (?:away|out)|(?:do not|don't|never) re-?use)\s+(?:away |out )?(.+)/i;
-
-/** A sentence with the question it answers: `And the end caps? Back on with two screws.` */
-const withQuestion = (steps: Drafting['reading']['steps'], at: number): string =>
-  `${/\?$/.test(steps[at - 1]?.text ?? '') ? steps[at - 1]?.text : ''} ${steps[at]?.text ?? ''}`;
 
 /** What goes back in a sentence that does more than that: `Back on with two screws, 22 Nm`. */
 export function goesBack({ kit, reading }: Drafting, at: number): StepAction[] {
@@ -121,22 +105,15 @@ export function goesBack({ kit, reading }: Drafting, at: number): StepAction[] {
   if (!BACK_ON.test(text)) return [];
   const said = withQuestion(reading.steps, at);
   const put = kit.steps.flatMap(({ actions }) => actions);
-  const plugged = kit.disconnects.filter(
-    ({ id, name }) =>
-      sameThing(name, said) && !put.some((action) => action.type === 'reconnect' && action.disconnect === id),
+  const plugged = namedIn(kit.disconnects, said).filter(
+    ({ id }) => !put.some((action) => action.type === 'reconnect' && action.disconnect === id),
   );
-  const thing = kit.removed.find(({ name, fate }) => fate === 'refit' && sameThing(name, said));
+  const thing = namedIn(kit.removed, said).find(({ fate }) => fate === 'refit');
   return [
     ...(thing ? [{ type: 'refit' as const, removed: thing.id }] : []),
     ...plugged.map(({ id }) => ({ type: 'reconnect' as const, disconnect: id })),
   ];
 }
-
-/** Whether a later sentence puts it back without a verb of its own: `Put the tray's screws back`. */
-export const backInWords = ({ reading }: Pick<Drafting, 'reading'>, at: number, name: string): boolean =>
-  reading.steps.some(
-    (step, index) => index > at && BACK_ON.test(step.text) && sameThing(withQuestion(reading.steps, index), name),
-  );
 
 const PRONOUN = /^(?:them|they|it|these|those|this|that)$/i;
 
@@ -152,7 +129,7 @@ function removed(
   const known =
     PRONOUN.test(name) || (fate === 'scrap' && nounsOf(name).length === 0)
       ? kit.removed.at(-1)
-      : kit.removed.find((thing) => sameThing(thing.name, name));
+      : namedIn(kit.removed, name)[0];
   if (known) {
     if (fate === 'scrap') {
       known.fate = fate;
@@ -341,7 +318,7 @@ const WORD_ACTS: readonly WordAct[] = [
     words:
       /^(?:then |now )?(?:the |your |all )?(.{3,60}?)(?:,? (?:have to |must |should |need to )?(?:comes?|be taken|go(?:es)?) (?:off|out|away)\b| (?:off|out)\W*$)/i,
     act: (drafting, [, what = ''], text) =>
-      /\b(?:power|sort|find|try|carry|set|cut|switch|turn|figure|lay|watch|run|line|blow|wipe|wash|rinse|air|square|even|ignition|engine|motor|lights?|radio|heater|fan|charger)\b/i.test(
+      /\b(?:power|sort|find|try|carry|set|cut|switch|turn|figure|lay|watch|run|line|blow|wipe|wash|rinse|air|square|even|ignition|engine|motor|lights?|radio|heater|fan|charger|middle|centre|center)\b/i.test(
         what,
       )
         ? undefined
@@ -353,7 +330,8 @@ const WORD_ACTS: readonly WordAct[] = [
       /^(?:the |all |both )?([\p{L} -]{2,40}?) (?:(?:is|are) (?:scrap|waste)|(?:(?:is|are) (?:not|no longer)|(?:will|must|shall|may) (?:not|never) be) (re-?fitted|re-?used|used again|needed|required))\b/iu,
     act: (drafting, [, what = '', useless = ''], text) => {
       // `A helper is not needed` and an `it` of which nothing came off take nothing off.
-      const known = drafting.kit.removed.some(({ name }) => PRONOUN.test(what) || sameThing(name, what));
+      const { removed: off } = drafting.kit;
+      const known = off.length > 0 && (PRONOUN.test(what) || namedIn(off, what).length > 0);
       if (!known && (PRONOUN.test(what) || /^(?:needed|required)$/i.test(useless))) return undefined;
       return { type: 'remove', removed: removed(drafting, what, text, 'scrap') };
     },
@@ -376,7 +354,7 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     words: BACK_ON,
     act: ({ kit }, _, text) => {
-      const thing = kit.removed.find(({ name, fate }) => fate === 'refit' && sameThing(name, text));
+      const thing = namedIn(kit.removed, text).find(({ fate }) => fate === 'refit');
       return thing && { type: 'refit', removed: thing.id };
     },
   },
@@ -392,7 +370,7 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     words: /^(?:then |now )?(?:plug|connect|clip)\s+(.+?)\s+(?:back )?(?:in|on|together)\b/i,
     act: ({ kit }, [, what = '']) => {
-      const opened = kit.disconnects.find(({ name }) => sameThing(name, what));
+      const [opened] = namedIn(kit.disconnects, what);
       return opened && { type: 'reconnect', disconnect: opened.id };
     },
   },
