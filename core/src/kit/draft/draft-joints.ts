@@ -303,6 +303,26 @@ export interface Joints {
   together: ReadonlyMap<string, readonly string[]>;
 }
 
+/** What comes off, by the words of its name, found once for a sheet. */
+const offKnown = new WeakMap<Drafting['facts'], ReadonlyMap<string, ReadonlyArray<Of<'action'>>>>();
+function offByWord(facts: Drafting['facts']): ReadonlyMap<string, ReadonlyArray<Of<'action'>>> {
+  const made = offKnown.get(facts);
+  if (made) return made;
+  const off = new Map<string, Array<Of<'action'>>>();
+  for (const fact of facts.filter(isKind('action')))
+    if (fact.value.action === 'remove')
+      for (const word of new Set(tellingWords(fact.value.object))) {
+        const there = off.get(word);
+        if (there) there.push(fact);
+        else off.set(word, [fact]);
+      }
+  offKnown.set(facts, off);
+  return off;
+}
+
+/** More of one name than these tell nothing of a joint. */
+const MOST_OFF = 40;
+
 /**
  * How many came off, for a joint whose own sentence says no number: `Remove both front wheels (6 nuts each)` are twelve
  * wheel nuts, `Detach the tie-rod end, one per side` two nuts of it.
@@ -313,10 +333,11 @@ function countTakenOff(
   torque: Of<'torque'>,
 ): number | undefined {
   const [kind] = said.kinds;
-  for (const fact of facts.filter(isKind('action'))) {
+  const off = offByWord(facts);
+  const named = new Set(said.words.flatMap((word) => (off.get(word) ?? []).slice(0, MOST_OFF)));
+  for (const fact of [...named].sort((a, b) => a.start - b.start)) {
     const text = reading.steps[fact.step]?.text ?? '';
-    if (fact.value.action !== 'remove' || fact.step === torque.step) continue;
-    if (!tellingWords(fact.value.object).some((word) => said.words.includes(word))) continue;
+    if (fact.step === torque.step) continue;
     const counted = inStep(fact.step)
       .filter(isKind('count'))
       .find(({ value }) => kind !== undefined && KIND_OF[value.noun] === kind);
@@ -366,6 +387,9 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   );
   const listsWheelNuts = kit.items.some(({ id }) => wordsOf.get(id)?.some((word) => /^(?:wheel|lug)$/.test(word)));
   const threads = new Set(kit.items.flatMap((item) => item.thread ?? []));
+  /** How many figures are said of each size, or of none. */
+  const figuresOf = new Map<string | undefined, number>();
+  for (const { about } of facts.filter(isKind('torque'))) figuresOf.set(about, (figuresOf.get(about) ?? 0) + 1);
   // Pieces of a size that a torque's own sentence names wait for it.
   const claimed = new Map<string, number>();
   for (const { about, step } of facts.filter(isKind('torque'))) {
@@ -394,13 +418,13 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       printed: clip(printedTorque(torque.printed, torque.value), 120),
       ...(when ? { when } : {}),
     });
-    const earlier = when && [...groupOf].find(([other]) => other.step === torque.step && other.about === torque.about);
-    if (earlier) {
-      const [, group] = earlier;
-      const members = kit.groups.find((entry) => entry.id === group)?.stations ?? [];
+    const earlier = when && inStep(torque.step).find((other) => groupOf.has(other) && other.about === torque.about);
+    const sameJoint = earlier && groupOf.get(earlier);
+    if (sameJoint !== undefined) {
+      const members = kit.groups.find((entry) => entry.id === sameJoint)?.stations ?? [];
       for (const station of kit.stations) if (members.includes(station.id)) station.specs.push(printed());
-      groupOf.set(torque, group);
-      place(torque, pathOf(group));
+      groupOf.set(torque, sameJoint);
+      place(torque, pathOf(sameJoint));
       continue;
     }
     // What another row of the table tightens is not there for this joint.
@@ -580,7 +604,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       has > ofOneShare &&
       has % ofOneShare === 0 &&
       has / ofOneShare <= MOST_SHARES &&
-      !facts.some((other) => other !== torque && other.value.kind === 'torque' && other.about === torque.about);
+      figuresOf.get(torque.about) === 1;
     const off = unsaid ? countTakenOff(drafting, said, torque) : undefined;
     const wanted =
       off ??

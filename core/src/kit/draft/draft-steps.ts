@@ -13,6 +13,7 @@ import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
+import { firstAfter } from './first-after.ts';
 import { formRow, isTitleRow, rowNumber } from './form-row.ts';
 import { bareLabels, tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
@@ -129,38 +130,8 @@ export const laterIn = (own: readonly Fact[]): boolean => {
 /** Said of the whole vehicle, and not of the lift it needs. */
 const RAISES = /^(?:raise|lift) the\b/i;
 
-/**
- * Finds the first of some facts behind a place that has any of some words, without a search of all.
- *
- * @param facts - in the order of the sheet
- */
-function firstAfter<F extends Fact>(
-  facts: readonly F[],
-  wordsOf: (fact: F) => ReadonlySet<string>,
-): (words: ReadonlySet<string>, start: number) => F | undefined {
-  const places = new Map<string, F[]>();
-  for (const fact of facts)
-    for (const word of wordsOf(fact)) {
-      const there = places.get(word);
-      if (there) there.push(fact);
-      else places.set(word, [fact]);
-    }
-  return (words, start) => {
-    let first: F | undefined;
-    for (const word of words) {
-      const there = places.get(word) ?? [];
-      let [low, high] = [0, there.length];
-      while (low < high) {
-        const middle = (low + high) >> 1;
-        if ((there[middle]?.start ?? 0) <= start) low = middle + 1;
-        else high = middle;
-      }
-      const next = there[low];
-      if (next && (!first || next.start < first.start)) first = next;
-    }
-    return first;
-  };
-}
+/** What every torque is found by. */
+const ANY: ReadonlySet<string> = new Set(['']);
 
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
 export function draftSteps(
@@ -190,6 +161,8 @@ export function draftSteps(
   const bySentence = firstAfter(refits, (fact) => nounsOf(sentence(fact)));
   const backLater = (fact: Of<'action'>): Of<'action'> | undefined =>
     byObject(nounsOf(fact.value.object), fact.start) ?? bySentence(nounsOf(sentence(fact)), fact.start);
+  const nextTorque = firstAfter(torques, () => ANY);
+  const nextOfSize = firstAfter(torques, ({ about }) => new Set(about === undefined ? [] : [about]));
   /** Sizes that a sentence names, or the one before it in the same step of the sheet. */
   const sizesNamed = (at: number): ReadonlySet<string> => {
     const before = reading.steps[at - 1];
@@ -221,7 +194,8 @@ export function draftSteps(
     const own = inStep(at);
     if (listed.has(at) || lettered.has(at) || keyedRows.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
     const staged = stagedIn.get(at);
-    const begun = kit.steps.find(({ actions }) => actions.some((one) => one.type === 'torque' && one.group === staged));
+    const begun =
+      staged && kit.steps.find(({ actions }) => actions.some((one) => one.type === 'torque' && one.group === staged));
     if (begun) {
       begun.text = clip(`${begun.text} ${step.text}`, 2000);
       return;
@@ -375,19 +349,19 @@ export function draftSteps(
     const stage = byWords?.type === 'test' ? undefined : own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
       const sizes = sizesNamed(at);
-      const later = torques.filter((torque) => torque.start > stage.start);
+      const following = nextTorque(ANY, stage.start);
       // Every size the step names, each by the first figure for it; one sentence may start two.
       const ofSize = [...sizes].flatMap((size) => {
-        const torque = later.find(({ about }) => about === size);
+        const torque = nextOfSize(new Set([size]), stage.start);
         return (torque && groupOf.get(torque)) ?? [];
       });
-      const next = later[0] && groupOf.get(later[0]);
+      const next = following && groupOf.get(following);
       // `relay: 1 screw, hand tight`: a joint of its own that has no figure.
       const label = labelOf(step.text);
       const other =
         label !== undefined &&
         !tellingWords(label).some((word) =>
-          tellingWords(reading.steps[later[0]?.step ?? -1]?.text ?? '').includes(word),
+          tellingWords(reading.steps[following?.step ?? -1]?.text ?? '').includes(word),
         );
       // `Hang the wing on A studs, snug`, of a table above.
       const ofLetter = bareLabels(step.text).flatMap((letter) => byLetter.get(letter.toUpperCase()) ?? []);

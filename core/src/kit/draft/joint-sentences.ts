@@ -431,17 +431,35 @@ function phraseOf(own: SheetStep, at: number): string {
   return named ? clause : own.text.slice(0, Math.max(0, at - own.start));
 }
 
+/** Keys at the end of a row's cells, `(T2)` or in a column: the first row that bears each, found once for a sheet. */
+const ENDS_CELL = /(?:\s{2,}|\()([A-Z]{1,2}\d{0,2})\)?(?=\s*$|\s{2,})/g;
+const keysKnown = new WeakMap<Drafting['reading']['steps'], ReadonlyMap<string, readonly number[]>>();
+function rowsOfKeys(steps: Drafting['reading']['steps']): ReadonlyMap<string, readonly number[]> {
+  const made = keysKnown.get(steps);
+  if (made) return made;
+  const rows = new Map<string, number[]>();
+  steps.forEach(({ text }, at) => {
+    for (const [, key = ''] of text.matchAll(ENDS_CELL)) {
+      const there = rows.get(key) ?? [];
+      // Two are enough: a figure's own row is none.
+      if (there.length < 2 && there.at(-1) !== at) rows.set(key, [...there, at]);
+    }
+  });
+  keysKnown.set(steps, rows);
+  return rows;
+}
+
 /** `T2 = 25 Nm`: the row that bears the key is the joint's. */
 function keyedRow({ reading }: Drafting, torque: Of<'torque'>): number | undefined {
   const own = reading.steps[torque.step];
   const key = /\b([A-Z]{1,2}\d{0,2})\s*[=:]\s*$/.exec(
     own?.text.slice(0, Math.max(0, torque.start - own.start)) ?? '',
   )?.[1];
-  if (key === undefined) return undefined;
-  const row = reading.steps.findIndex(
-    ({ text }, at) => at !== torque.step && new RegExp(`(?:\\s{2,}|\\()${key}\\)?\\s*(?:$|\\s{2,})`).test(text),
-  );
-  return row < 0 ? undefined : row;
+  return key === undefined
+    ? undefined
+    : rowsOfKeys(reading.steps)
+        .get(key)
+        ?.find((at) => at !== torque.step);
 }
 
 /** `Pull them evenly to`, `A goes round at`: what stands before the figure points at pieces that were named before, or at who does it. */

@@ -23,8 +23,9 @@ export function onlyThereThen(drafting: Drafting, { groupOf }: Pick<Joints, 'gro
         : [],
     ),
   );
+  const byId = new Map(kit.stations.map((station) => [station.id, station]));
   for (const group of kit.groups) {
-    const stations = kit.stations.filter(({ id }) => group.stations.includes(id));
+    const stations = group.stations.flatMap((id) => byId.get(id) ?? []);
     const whens = stations[0]?.specs.map(({ when }) => when) ?? [];
     const said = whens.filter((when) => when !== undefined);
     const [first] = said;

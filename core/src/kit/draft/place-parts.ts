@@ -21,7 +21,14 @@ const torqued = ({ actions }: Step): string | undefined =>
 export function placeParts({ kit, assume }: Drafting): void {
   const last = kit.steps.flatMap((step) => torqued(step) ?? []).at(-1);
   if (last === undefined) return;
-  const spoken = kit.steps.map(({ text }) => new Set(partWords(text)));
+  // The step that speaks of a word first, and what is torqued from each step on.
+  const spoken = new Map<string, number>();
+  kit.steps.forEach(({ text }, at) => {
+    for (const word of partWords(text)) if (!spoken.has(word)) spoken.set(word, at);
+  });
+  const nextFrom: Array<string | undefined> = [];
+  for (let at = kit.steps.length - 1; at >= 0; at--) nextFrom[at] = torqued(kit.steps[at] as Step) ?? nextFrom[at + 1];
+  const titles = new Map(kit.groups.map(({ id, title }) => [id, title]));
   const words = kit.items.map(({ name }) => partWords(name));
   kit.items.forEach((item: Item, at) => {
     if (item.kind !== 'part' || item.source !== 'kit' || item.fittedWith !== undefined) return;
@@ -32,14 +39,8 @@ export function placeParts({ kit, assume }: Drafting): void {
       return;
     }
     if (NOT_FITTED.test(item.name)) return;
-    const own = words[at] ?? [];
-    const first = own.length === 0 ? -1 : spoken.findIndex((said) => own.some((word) => said.has(word)));
-    const next = first < 0 ? undefined : kit.steps.slice(first).flatMap((step) => torqued(step) ?? [])[0];
-    item.fittedWith = next ?? last;
-    assume(
-      `items[${at}]`,
-      'partGoesOnWith',
-      `${item.name}, ${kit.groups.find(({ id }) => id === item.fittedWith)?.title ?? ''}`,
-    );
+    const first = Math.min(...(words[at] ?? []).map((word) => spoken.get(word) ?? Number.POSITIVE_INFINITY));
+    item.fittedWith = nextFrom[first] ?? last;
+    assume(`items[${at}]`, 'partGoesOnWith', `${item.name}, ${titles.get(item.fittedWith) ?? ''}`);
   });
 }
