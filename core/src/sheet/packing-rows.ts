@@ -285,6 +285,9 @@ const BRACKET_ENDS =
 /** `C - hex bolt, four`: its letter before a dash, as in a legend. */
 const LETTER_DASH = /^(\s*[A-Z]\d?) [-–—=](?= )/;
 
+/** `D  M10 x 1.5 x 30`: the letter of a row, in a column of its own. */
+const ROW_LETTER = /^\s*\(?([A-Z]\d?)[).:]?\s{2,}(?=\S)/;
+
 /** `A  4 bolts`, `A Ten M8 by 25 screws`: a letter that names the row, and no article. */
 const COUNTED_NEXT = new RegExp(String.raw`^A\s+(?:\d|(?:${WORD_COUNT})\b)`, 'i');
 
@@ -303,9 +306,19 @@ export function readRows(written: readonly Line[], text: string, column?: CountC
   const bracketed = leads.length > 2 && leads.every((value, at) => value === (leads[0] ?? 0) + at);
   if (countedAtEnd(rows))
     return rows.flatMap(({ text, start }) => {
-      const [, item = '', count] = LAST_NUMBER.exec(text) ?? [];
+      const [, written = '', count] = LAST_NUMBER.exec(text) ?? [];
+      const [, letter] = ROW_LETTER.exec(text) ?? [];
+      const item = letter === undefined ? written.trim() : written.replace(ROW_LETTER, '').trim();
       const lead = text.length - text.trimStart().length;
-      return [{ start: start + lead, end: start + text.trimEnd().length, count: Number(count), item: item.trim() }];
+      return [
+        {
+          start: start + lead,
+          end: start + text.trimEnd().length,
+          count: Number(count),
+          item,
+          ...(letter === undefined ? {} : { label: letter.toLowerCase() }),
+        },
+      ];
     });
   return rows.flatMap((row, at) => {
     const lettered = letteredCells(row.text, row.start);

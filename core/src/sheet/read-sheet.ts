@@ -153,12 +153,12 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
     facts: facts.map((fact) => {
       const span = inSheet(fact);
       // The sheet's own signs are shown, unless the words go on in another column.
-      const whole = span.end - span.start === fact.end - fact.start;
-      return {
-        ...fact,
-        ...span,
-        printed: whole ? printed.slice(span.start, span.end) : fact.printed,
-      };
+      if (span.end - span.start !== fact.end - fact.start) return { ...fact, ...span };
+      // `8mm` that is read as `M8` is shown to its end.
+      let more = 0;
+      while (text[fact.end + more] === ' ' && /[\p{L}\d]/u.test(printed[span.end + more] ?? '')) more++;
+      const end = span.end + more;
+      return { ...fact, start: span.start, end, printed: printed.slice(span.start, end) };
     }),
     // A list's heading has nothing to be read.
     unread: steps.flatMap((step, index) => (touched.has(index) || step.list ? [] : [index])),

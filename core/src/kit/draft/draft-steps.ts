@@ -263,13 +263,15 @@ export function draftSteps(
     if (asks && (step.text.trim().endsWith('?') || YES_NO.test(step.text))) return;
     const actions: StepAction[] = [];
     const path = `steps[${kit.steps.length}]`;
+    // What is said here is placed once the step stands: a sentence may turn out to be none.
+    const here: Fact[] = [];
     for (const fact of own) {
       const { value } = fact;
       if (value.kind === 'action') {
         const object = clip(value.object.trim() || withoutVerb(step.text), 120);
         // `Before you undo anything` takes nothing off; `bin them` says what becomes of what came off just before.
         if (NO_THING.test(object) && (value.action === 'remove' || value.action === 'discard')) {
-          place(fact, path);
+          here.push(fact);
           const last = kit.steps.at(-1);
           const off =
             last?.number === step.number ? last?.actions.find((action) => action.type === 'remove') : undefined;
@@ -305,24 +307,24 @@ export function draftSteps(
         } else if (value.action === 'lower' && /vehicle|car|truck/i.test(object)) {
           actions.push({ type: 'lower' });
         }
-        place(fact, path);
+        here.push(fact);
       } else if (value.kind === 'need' && value.need === 'lift' && RAISES.test(fact.printed)) {
         // `Raise the vehicle` asks for a lift, and is work of its own.
         if (!actions.some(({ type }) => type === 'lift')) actions.push({ type: 'lift' });
       } else if (value.kind === 'hole' && value.role === 'drill') {
         const { action, taken } = drillOf(step, own, fact as Of<'hole'>);
         actions.push(action);
-        for (const said of taken) place(said, path);
+        for (const said of taken) here.push(said);
       } else if (value.kind === 'duration' && value.role === 'wait' && value.minutes <= LONGEST_WAIT_MINUTES) {
         actions.push({ type: 'wait', minutes: value.minutes });
-        place(fact, path);
+        here.push(fact);
       } else if (value.kind === 'torque') {
         const group = groupOf.get(fact);
         if (group && !actions.some((action) => action.type === 'torque' && action.group === group))
           for (const one of [group, ...(together.get(group) ?? [])]) actions.push({ type: 'torque', group: one });
       } else if (value.kind === 'compound' && isCompound(value.compound)) {
         actions.push({ type: 'apply', compound: compoundId(value.compound, fact.confidence) });
-        place(fact, path);
+        here.push(fact);
       }
     }
     for (const letter of calledLetters(step.text)) {
@@ -374,7 +376,7 @@ export function draftSteps(
             : [assembledIn.get(at) ?? next].flatMap((group) => group ?? []);
       for (const group of new Set(groups)) {
         actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
-        place(stage, path);
+        here.push(stage);
       }
     }
     if (own.some((fact) => fact.value.kind === 'caution')) {
@@ -425,7 +427,7 @@ export function draftSteps(
         needs.push(fact.value.need);
         place(fact, `${path}.needs`);
       } else if (fact.value.kind === 'rideHeight') needs.push('rideHeight');
-      else place(fact, path);
+      else here.push(fact);
     }
     const conditions = own.filter(isKind('condition'));
     const only = conditions[0];
@@ -435,6 +437,7 @@ export function draftSteps(
         ? conditionOf(drafting, only)
         : overIt && conditionOf(drafting, overIt);
     const number = step.number ?? rowNumber(step.text);
+    for (const fact of here) place(fact, path);
     kit.steps.push({
       id: freshId(`step ${number ?? kit.steps.length + 1}`),
       ...(number ? { number } : {}),

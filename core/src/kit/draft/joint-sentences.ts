@@ -93,6 +93,9 @@ function connectsIt({ reading, facts }: Drafting, at: number): string | undefine
 /** Whether a sentence is a row of a table. */
 export const inTable = (text: string): boolean => /\S\s*\|\s*\S|\S {3,}\S.*\S {2,}\S/.test(text);
 
+/** Tools for the whole work, in a sentence of their own. */
+const LISTS_TOOLS = /^\W*(?:(?:special |required )?tools?\b|you (?:will )?(?:need|want)\b|needed\b)/i;
+
 /** What is named goes elsewhere, and on no thread. */
 const OFF_THE_THREAD = /\b(?:never|not|none) on (?:the|its|their|these|any) threads?\b/i;
 
@@ -263,10 +266,14 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     threadsOf(at).length > 0 &&
     threadsOf(at).every(({ value }) => value.designation !== thread.value.designation);
   const drivesOf = (at: number) => inStep(at).filter(isKind('drive'));
+  const textOf = (at: number): string => reading.steps[at]?.text ?? '';
   const drive =
     nearest(drivesOf(torque.step), torque) ??
     related
-      .filter((at) => !removes(inStep(at)) && !ofOtherSize(at))
+      // `Tools: 13 mm socket, 10 mm wrench` does not say which of them turns what.
+      .filter(
+        (at) => !removes(inStep(at)) && !ofOtherSize(at) && !(LISTS_TOOLS.test(textOf(at)) && drivesOf(at).length > 1),
+      )
       .map((at) => drivesOf(at)[0])
       .find((fact) => fact !== undefined) ??
     // `… 46 Nm. Hold the bolt, turn the nut, 17 spanner`: the only figure of its step.

@@ -8,7 +8,7 @@ export const isSection = (step: SheetStep, next: SheetStep | undefined): boolean
   (next.number === step.number
     ? /^\p{Lu}\p{L}+$/u.test(step.text)
     : (words(step) <= 5 && /^[A-Z]$|^[IVX]+$|^\d+$/.test(step.number) && /^[a-z]$/.test(next.number)) ||
-      (words(step) <= 8 && next.number.startsWith(`${step.number}.`)));
+      (words(step) <= 8 && (next.number.startsWith(`${step.number}.`) || next.number === `${step.number}a`)));
 const words = ({ text }: SheetStep): number => text.split(/\s+/).length;
 
 /** How many steps below its title a chapter is looked for. */

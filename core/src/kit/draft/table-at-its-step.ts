@@ -10,11 +10,15 @@ const BY_THE_TABLE =
 /** `four M12 from the front, finger tight`: the bolts of that size are started. */
 const BY_HAND = /\b(?:by hand|finger[- ]tight|hand[- ]tight|finger tight|loosely|loose)\b/i;
 const OF_JOINTS = new Set<StepAction['type']>(['start', 'snug', 'torque', 'apply', 'verify']);
+/** `M12 (10.9)   120 Nm`: a size and its figure. */
+const ROW_OF_SIZE = /^(?:M\d|\d{1,2}\/\d)[^;]{0,40}$/;
 /** Fewer steps behind a table are no sheet that works by it. */
 const FEW = 3;
 
-const isRow = ({ number, actions }: Step): boolean =>
-  number === undefined &&
+/** A step of the sheet's own count; `a: M12   120 Nm` of a table is none beside steps from 1 to 6. */
+const isCounted = ({ number }: Step): boolean => number !== undefined && /^\d/.test(number);
+const isRow = ({ number, text, actions }: Step): boolean =>
+  (number === undefined || (/^[a-z]$/i.test(number) && ROW_OF_SIZE.test(text))) &&
   actions.some(({ type }) => type === 'torque') &&
   actions.every(({ type }) => OF_JOINTS.has(type));
 
@@ -25,8 +29,8 @@ const isRow = ({ number, actions }: Step): boolean =>
  */
 export function tableAtItsStep(drafting: Drafting): void {
   const { kit } = drafting;
-  const first = kit.steps.findIndex(({ number }) => number !== undefined);
-  const last = kit.steps.findLastIndex(({ number }) => number !== undefined);
+  const first = kit.steps.findIndex(isCounted);
+  const last = kit.steps.findLastIndex(isCounted);
   const work = kit.steps.slice(Math.max(0, first), last + 1);
   const [before, behind] = [kit.steps.slice(0, Math.max(0, first)), kit.steps.slice(last + 1)];
   const rows = [...before, ...behind].filter(isRow);
