@@ -57,6 +57,22 @@ describe('rows of a list', () => {
       [4, 'nut'],
       [8, 'washer'],
     ]));
+  it('count behind a cross that stands off the size', () =>
+    expect(pieces('[PARTS] spacer ×2, flange nut M10 ×6, stud bolt M10×25 ×6 (pressed in), sticker ×1')).toEqual([
+      [2, 'spacer'],
+      [6, 'nut'],
+      [6, 'bolt'],
+      [1, 'sticker'],
+    ]));
+  it('may have their numbers in circles, all in one line', () =>
+    expect(pieces('① bracket 4x   ② T-slot nut M8 8x   ③ bolt M8x30 8x   ④ washer 8.4 16x\n1. Fit them.')).toEqual([
+      [4, 'bracket'],
+      [8, 'nut'],
+      [8, 'bolt'],
+      [16, 'washer'],
+    ]));
+  it('part what comes with a bolt', () =>
+    expect(pieces('Need: 2 packs, 4 u bolts 9/16 w/ 8 nuts, 8 bushings.')).toContainEqual([8, 'nut']));
   it('know the head of an intake from a bolt', () =>
     expect(pieces('Parts: body, head, template, 2 hose clamps, 6 studs M6 x 30.')).toContainEqual([1, 'part']));
 });
@@ -110,7 +126,13 @@ describe('small words', () => {
     ['Put silicone around the hole.', 'compound'],
     ['WHEELS 100 FT#, STAR.', 'pattern'],
     ['Unbolt the links, 15 mm top, 18 mm bottom.', 'drive'],
+    ['Remove the stabilizer link nut {14 mm}.', 'drive'],
   ])('are read: %s', (text, kind) => expect(facts(text, kind).length).toBeGreaterThan(0));
+  it('no nut is as long as it is counted', () => {
+    expect(threads('Fit flange nut M10 ×6.').map(([size]) => size)).toEqual(['M10 × 1.5']);
+    expect(facts('Fit flange nut M10 ×6.', 'thread')[0]).not.toHaveProperty('lengthMm');
+    expect(facts('Fit the screw M10 x 20.', 'thread')[0]).toHaveProperty('lengthMm', 20);
+  });
   it('Dry weather is nothing done to a thread', () =>
     expect(facts('Dry weather is best. Work outside.', 'dry')).toEqual([]));
 });

@@ -126,6 +126,11 @@ const RULES: ReadonlyArray<{
       return mm >= 5 && mm <= 19 ? { kind: 'square', size: `${mm} mm`, acrossFlatsMm: mm } : undefined;
     },
   },
+  // `Remove the link nut {14 mm} and the bracket bolt {12 mm}`: what turns it, in brackets of its own.
+  {
+    pattern: /(?<=\b(?:bolts?|nuts?|screws?|of \p{L}+|\d pcs) ?\{)(\d{1,2}) ?mm(?=\})/giu,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
+  },
   // `Unbolt the links, 15 mm top, 18 mm bottom`: what is turned is named by its place.
   {
     pattern:

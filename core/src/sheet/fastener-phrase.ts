@@ -84,6 +84,9 @@ function dashedLength(tokens: readonly Token[], at: number): number | undefined 
 }
 
 /** `M10`, `M10x1.5`, `M10 × 1.5 × 55`, `M10-1.25 × 30 mm`, `M8x25`. */
+/** No bolt is shorter than this, as a share of its diameter. Common practice, no source. */
+const SHORTEST = 0.7;
+
 function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
   const [m, size] = [tokens[at], tokens[at + 1]];
   if (m?.text.toUpperCase() !== 'M' || !size) return undefined;
@@ -157,7 +160,8 @@ function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
     designation: metricThread(nominal, pitch).designation,
     ...(printed ? {} : { pitchAssumed: true as const }),
   };
-  if (length && length.lengthMm >= 4)
+  // `flange nut M10 ×6`: shorter than it is thick, it is a count.
+  if (length && length.lengthMm >= 4 && (length.lengthMm >= SHORTEST * nominal || tokens[next]?.lower === 'by'))
     return { value: { ...value, lengthMm: length.lengthMm }, next: length.next, suspect: misread !== undefined };
   return { value, next, suspect: misread !== undefined };
 }

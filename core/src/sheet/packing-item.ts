@@ -31,8 +31,18 @@ export const countIn = (text: string): number | undefined => {
     : TENS_WORDS[tens] + (NUMBER_WORDS[ones] ?? 0);
 };
 
+/** ` ×6 (pressed in)` at the end of an item, and how far back it is looked for, characters. */
+const CROSSED = /(?<=\S)\s[x×](\d{1,3})(?:\s?\(\p{L}[\p{L} ,-]{0,30}\))?\s*$/u;
+const LONGEST_TAIL = 48;
+const ENDS_WITH_SIZE = /\bM\d{1,2}(?:[x×]\d{1,3}(?:\.\d+)?){0,2}$/i;
+
 /** The count and the name of one item: `4 x foot`, `U-bolts 4`, `cable tie x12`, `a tube of sealant`. */
 export function itemOf(raw: string): { count: number; item: string } | undefined {
+  // `flange nut M10 ×6`, `stud bolt M10×25 ×6 (pressed in)`: a cross that stands off its size and touches its number.
+  const [tail = '', often] = CROSSED.exec(raw.slice(-LONGEST_TAIL)) ?? [];
+  const crossed = raw.slice(0, raw.length - tail.length).trimEnd();
+  if (tail !== '' && Number(often) > 0 && /\p{L}{2}/u.test(crossed) && !/\d$/.test(crossed.replace(ENDS_WITH_SIZE, '')))
+    return { count: Number(often), item: crossed.replace(/\s+/g, ' ').trim() };
   // `bolt M10x35        x 8`: what stands off by itself counts, and is no length.
   const apart = /^(.*\S)\s{2,}[x×]\s?(\d{1,3})\s*$/.exec(raw.trimEnd());
   if (apart && /\p{L}{2}/u.test(apart[1] ?? '') && Number(apart[2]) > 0)

@@ -11,7 +11,15 @@ import {
 import { itemOf, nounOf } from './packing-item.ts';
 import { FEW_PIECES, type Line, linesOf, type PackingLine, type SheetList } from './packing-line.ts';
 import { BAG, countColumn, countedLines, letteredCells, readRows, rowItem, rowsBelow } from './packing-rows.ts';
-import { NAMES_FASTENER, runIn, STROKES, sentenceEnd, strokedItems, writtenItems } from './packing-written.ts';
+import {
+  circledRun,
+  NAMES_FASTENER,
+  runIn,
+  STROKES,
+  sentenceEnd,
+  strokedItems,
+  writtenItems,
+} from './packing-written.ts';
 import { isSpoken } from './sentence.ts';
 
 const PER_SIDE = /\b(?:per|each|a|one) side\s*:?\s*$/i;
@@ -140,6 +148,13 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       }
       lists.push({ start: line.start, end: (lines[last] as Line).end, of: 'tools' });
       at = last + 1;
+      continue;
+    }
+    const circled = circledRun(lines[at] as Line);
+    if (circled.length > 0) {
+      lists.push({ start: (lines[at] as Line).start, end: (lines[at] as Line).end, of: 'pieces' });
+      found.push(...circled);
+      at++;
       continue;
     }
     const run = heading === 'tools' ? undefined : runIn(lines, at, text);

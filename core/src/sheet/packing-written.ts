@@ -49,6 +49,10 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
       /^\s+(?:and|plus|&)\s+(?=\d|(?:as many|the same|an?(?! (?:half|quarter|third|eighth)\b)|the|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty)[\s-])/i.exec(
         next,
       ) ??
+      // `4 U-bolts 9/16 w/ 8 nuts`
+      (NAMES_FASTENER.test(text.slice(from, at))
+        ? /^\s+w(?:\/|ith)\s+(?=\d{1,2} (?:\p{L}+ ){0,2}(?:nuts?|washers?|bolts?|screws?)\b)/iu.exec(next)
+        : undefined) ??
       /^\s+[/·•|]\s+/.exec(next) ??
       // `4 no. M10 x 30` goes on behind its stop.
       (ABBREVIATION.test(text.slice(Math.max(0, at - 6), at)) ? undefined : /^\.\s+(?=\p{Lu})/u.exec(next)) ??
@@ -177,6 +181,19 @@ export const strokedItems = (text: string, start: number): PackingLine[] =>
 
 /** Longest list written in one sentence, characters. */
 const LONGEST_RUN = 700;
+
+/** `① bracket 4x   ② T-slot nut M8 8x`: pieces with their numbers in circles, each counted behind. */
+export function circledRun({ text, start }: Line): PackingLine[] {
+  if (text.length > LONGEST_RUN || !CIRCLED.test(text.trimStart()[0] ?? '')) return [];
+  const items = piecesOf(text, start).flatMap((piece) => {
+    const label = circledLabel(piece.text);
+    const [, item, count] = /^.\s*(\S.*?)\s+(\d{1,3}) ?[x×]$/u.exec(piece.text) ?? [];
+    return item === undefined || label === undefined
+      ? []
+      : [{ start: piece.start, end: piece.end, count: Number(count), item, label }];
+  });
+  return items.length >= FEW_PIECES ? items : [];
+}
 
 /** The list that a sentence beginning in a line counts out without a heading. */
 export function runIn(lines: readonly Line[], at: number, text: string): (Span & { items: PackingLine[] }) | undefined {

@@ -189,7 +189,7 @@ function likeIt(
 
 /** `Then once more, 98 Nm`: pulled again, and no other joint. */
 const ONCE_MORE =
-  /\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again|again (?:tighten|pull|torque)(?:ed)?|(?:tighten|pull|torque)(?:ed)? again)\b|\b(?:bolts?|nuts?|screws?|studs?|clamps?) again\s*(?:[|,:;]|$| {2})/i;
+  /\bcheck (?:(?:at|with|all|for) )?\d{1,3}(?:[.,]\d)? ?(?:n[·.]?m|ft|lb)|\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again|again (?:tighten|pull|torque)(?:ed)?|(?:tighten|pull|torque)(?:ed)? again)\b|\b(?:bolts?|nuts?|screws?|studs?|clamps?) again\s*(?:[|,:;]|$| {2})/i;
 
 const NUTS_OF_U_BOLT = 2;
 
