@@ -27,6 +27,17 @@ export const stepFinder = (steps: readonly Span[]) => (place: number) => {
   return Math.max(0, low);
 };
 
+/** How many of some places, in order, lie before another. */
+export function countBefore(places: readonly number[], before: number): number {
+  let [low, high] = [0, places.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((places[middle] ?? 0) < before) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /** Which characters of a text are taken, and by which of what was found; a look costs no search. */
 export function takenBy(length: number) {
   const owner = new Int32Array(length + 1);

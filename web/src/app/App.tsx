@@ -113,10 +113,13 @@ export function App() {
   // What is on screen stays until the next is fetched, which spares a flash of "Loading" and the wait that goes with it;
   // but nobody's work stays in view once they have signed out.
   const shown = status === 'signedOut' && prepared !== 'unknown' ? status : prepared;
+  // The router stands outside what is fetched: Back, pressed while a screen is on its way, would be heard by nobody.
   return (
-    <Suspense fallback={<Loading />}>
-      <Screens status={shown} />
-    </Suspense>
+    <BrowserRouter>
+      <Suspense fallback={<Loading />}>
+        <Screens status={shown} />
+      </Suspense>
+    </BrowserRouter>
   );
 }
 
@@ -139,79 +142,77 @@ function Screens({ status }: { status: SessionStatus }) {
     <Guard>
       <DeviceAlarm />
       <NewerPage />
-      <BrowserRouter>
-        <ScanAnywhere />
-        <Routes>
+      <ScanAnywhere />
+      <Routes>
+        <Route element={<ShopData />}>
+          <Route path="/" element={<Bays />} />
+          <Route path="/plan/:jobId" element={<JobPlan />} />
+          <Route path="/receive" element={<NewJob />} />
+          <Route path="/vehicles" element={<VehicleList />} />
+          <Route path="/vehicles/owners" element={<Owners />} />
+          <Route path="/vehicles/recall" element={<Recall />} />
+          <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
+          <Route path="/due" element={<Due />} />
+          <Route path="/book" element={<Book />} />
+          <Route path="/handbook" element={<Handbook />} />
+          <Route path="/drill" element={<DrillScreen />} />
+          <Route path="/drill/verdict" element={<VerdictScreen />} />
+          <Route path="/drill/verdict/:attempt" element={<VerdictScreen />} />
+          <Route path="/drill/lay-out" element={<LayOutScreen />} />
+          <Route path="/drill/learners" element={<LearnersScreen />} />
+          <Route path="/drill/make" element={<MakeDrill />} />
+          <Route path="/bench" element={<Bench />} />
+          <Route path="/bench/:tool" element={<Bench />} />
+          <Route path="/kits" element={<KitLibrary />} />
+          <Route path="/kits/read" element={<ReadSheet />} />
+          <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
+          <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
+          <Route path="/kits/:kitId" element={<KitHistory />} />
+          <Route path="/shop" element={<ShopShell />}>
+            <Route index element={<ShopSettings />} />
+            <Route path="tablets" element={<Tablets />} />
+            <Route path="programs" element={<Programs />} />
+            <Route path="other-shops" element={<OtherShops />} />
+            <Route path="moving-in" element={<MovingIn />} />
+          </Route>
+          <Route path="/crib" element={<CribShell />}>
+            <Route index element={<Wrenches />} />
+            <Route path="tools" element={<Tools />} />
+            <Route path="compounds" element={<Compounds />} />
+            <Route path="fasteners" element={<Fasteners />} />
+            <Route path="reorder" element={<Reorder />} />
+          </Route>
+        </Route>
+        <Route path="/jobs/:jobId" element={<JobShell />}>
+          <Route index element={<Navigate to="check-in" replace />} />
           <Route element={<ShopData />}>
-            <Route path="/" element={<Bays />} />
-            <Route path="/plan/:jobId" element={<JobPlan />} />
-            <Route path="/receive" element={<NewJob />} />
-            <Route path="/vehicles" element={<VehicleList />} />
-            <Route path="/vehicles/owners" element={<Owners />} />
-            <Route path="/vehicles/recall" element={<Recall />} />
-            <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
-            <Route path="/due" element={<Due />} />
-            <Route path="/book" element={<Book />} />
-            <Route path="/handbook" element={<Handbook />} />
-            <Route path="/drill" element={<DrillScreen />} />
-            <Route path="/drill/verdict" element={<VerdictScreen />} />
-            <Route path="/drill/verdict/:attempt" element={<VerdictScreen />} />
-            <Route path="/drill/lay-out" element={<LayOutScreen />} />
-            <Route path="/drill/learners" element={<LearnersScreen />} />
-            <Route path="/drill/make" element={<MakeDrill />} />
-            <Route path="/bench" element={<Bench />} />
-            <Route path="/bench/:tool" element={<Bench />} />
-            <Route path="/kits" element={<KitLibrary />} />
-            <Route path="/kits/read" element={<ReadSheet />} />
-            <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
-            <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
-            <Route path="/kits/:kitId" element={<KitHistory />} />
-            <Route path="/shop" element={<ShopShell />}>
-              <Route index element={<ShopSettings />} />
-              <Route path="tablets" element={<Tablets />} />
-              <Route path="programs" element={<Programs />} />
-              <Route path="other-shops" element={<OtherShops />} />
-              <Route path="moving-in" element={<MovingIn />} />
-            </Route>
-            <Route path="/crib" element={<CribShell />}>
-              <Route index element={<Wrenches />} />
-              <Route path="tools" element={<Tools />} />
-              <Route path="compounds" element={<Compounds />} />
-              <Route path="fasteners" element={<Fasteners />} />
-              <Route path="reorder" element={<Reorder />} />
-            </Route>
+            <Route path="receive" element={<Receive />} />
+            <Route path="conflicts" element={<Conflicts />} />
+            <Route path="readiness" element={<ReadinessScreen />} />
+            <Route path="card" element={<JobCardScreen />} />
+            <Route path="close-out" element={<CloseOut />} />
+            <Route path="second-look" element={<SecondLook />} />
+            <Route path="record" element={<Record />} />
           </Route>
-          <Route path="/jobs/:jobId" element={<JobShell />}>
-            <Route index element={<Navigate to="check-in" replace />} />
-            <Route element={<ShopData />}>
-              <Route path="receive" element={<Receive />} />
-              <Route path="conflicts" element={<Conflicts />} />
-              <Route path="readiness" element={<ReadinessScreen />} />
-              <Route path="card" element={<JobCardScreen />} />
-              <Route path="close-out" element={<CloseOut />} />
-              <Route path="second-look" element={<SecondLook />} />
-              <Route path="record" element={<Record />} />
-            </Route>
-            <Route path="check-in" element={<CheckIn />} />
-            <Route path="line" element={<Line />} />
-            <Route path="screen" element={<SecondScreen />} />
-            {/* Screens of their own once: an address kept in a browser still leads to the work. */}
-            {['strip', 'fit-loose', 'torque', 'refit'].map((old) => (
-              <Route key={old} path={old} element={<Navigate to="../line" replace />} />
-            ))}
-          </Route>
-          <Route
-            path="*"
-            element={
-              <Notice
-                title={say('No such page')}
-                detail={say('The address leads nowhere.')}
-                secondary={{ to: '/', label: say('To the bays') }}
-              />
-            }
-          />
-        </Routes>
-      </BrowserRouter>
+          <Route path="check-in" element={<CheckIn />} />
+          <Route path="line" element={<Line />} />
+          <Route path="screen" element={<SecondScreen />} />
+          {/* Screens of their own once: an address kept in a browser still leads to the work. */}
+          {['strip', 'fit-loose', 'torque', 'refit'].map((old) => (
+            <Route key={old} path={old} element={<Navigate to="../line" replace />} />
+          ))}
+        </Route>
+        <Route
+          path="*"
+          element={
+            <Notice
+              title={say('No such page')}
+              detail={say('The address leads nowhere.')}
+              secondary={{ to: '/', label: say('To the bays') }}
+            />
+          }
+        />
+      </Routes>
     </Guard>
   );
 }

@@ -1,4 +1,5 @@
 import type { Fact } from '../../sheet/fact.ts';
+import { countBefore } from '../../sheet/place-in.ts';
 
 /**
  * Finds the first of some facts behind a place that has any of some words, without a search of all.
@@ -9,24 +10,19 @@ export function firstAfter<F extends Fact>(
   facts: readonly F[],
   wordsOf: (fact: F) => ReadonlySet<string>,
 ): (words: ReadonlySet<string>, start: number) => F | undefined {
-  const places = new Map<string, F[]>();
+  const found = new Map<string, { facts: F[]; starts: number[] }>();
   for (const fact of facts)
     for (const word of wordsOf(fact)) {
-      const there = places.get(word);
-      if (there) there.push(fact);
-      else places.set(word, [fact]);
+      const there = found.get(word) ?? { facts: [], starts: [] };
+      there.facts.push(fact);
+      there.starts.push(fact.start);
+      found.set(word, there);
     }
   return (words, start) => {
     let first: F | undefined;
     for (const word of words) {
-      const there = places.get(word) ?? [];
-      let [low, high] = [0, there.length];
-      while (low < high) {
-        const middle = (low + high) >> 1;
-        if ((there[middle]?.start ?? 0) <= start) low = middle + 1;
-        else high = middle;
-      }
-      const next = there[low];
+      const there = found.get(word);
+      const next = there?.facts[countBefore(there.starts, start + 1)];
       if (next && (!first || next.start < first.start)) first = next;
     }
     return first;

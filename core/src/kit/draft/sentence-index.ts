@@ -1,3 +1,4 @@
+import { countBefore } from '../../sheet/place-in.ts';
 import type { SheetReading } from '../../sheet/read-sheet.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { bareLabels, kindsIn, partKeys, placedOnes, tellingWords } from './joint-words.ts';
@@ -65,13 +66,8 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
       const found = new Set<number>();
       for (const key of keys) {
         const list = places.get(key) ?? [];
-        let [low, high] = [0, list.length];
-        while (low < high) {
-          const middle = (low + high) >> 1;
-          if ((list[middle] ?? 0) < at) low = middle + 1;
-          else high = middle;
-        }
-        for (const place of list.slice(Math.max(0, low - NEAREST), low + NEAREST)) found.add(place);
+        const from = countBefore(list, at);
+        for (const place of list.slice(Math.max(0, from - NEAREST), from + NEAREST)) found.add(place);
       }
       return [...found].sort((a, b) => a - b);
     },

@@ -118,6 +118,46 @@ describe('names and drives', () => {
     ]));
 });
 
+describe('what waits or goes ahead', () => {
+  const order = (text: string) =>
+    drafted(text).kit.steps.flatMap(({ text: said, actions }) =>
+      actions.some(({ type }) => type === 'torque' || type === 'apply' || type === 'lower') ? [said] : [],
+    );
+  it('keeps the order of the sheet among what waits for the wheels', () =>
+    expect(
+      order(`1. Raise the vehicle.
+2. Lower arm bolt M14 125 Nm at ride height.
+3. Damper bolt M12 90 Nm at ride height.
+4. Lower the vehicle.
+5. Clean up.`),
+    ).toEqual([
+      'Lower the vehicle.',
+      'On its wheels: Lower arm bolt M14 125 Nm at ride height.',
+      'On its wheels: Damper bolt M12 90 Nm at ride height.',
+    ]));
+  it('lowers once where the sheet does not', () => {
+    const { steps } = drafted(`1. Raise the vehicle.
+2. Lower arm bolt M14 125 Nm at ride height.
+3. Damper bolt M12 90 Nm at ride height.
+4. Clean up.`).kit;
+    const acts = steps.flatMap(({ actions }) => actions.map(({ type }) => type));
+    expect(acts.filter((type) => type === 'lower')).toHaveLength(1);
+    expect(acts.indexOf('lower')).toBeLessThan(acts.indexOf('torque'));
+  });
+  it('puts what goes on the threads before they are started, in the order of the sheet', () => {
+    const said = order(`1. Tighten the hanger bolts to 80 Nm.
+2. Tighten the shackle bolts to 45 Nm.
+3. Copper grease on the hanger bolts.
+4. Medium threadlocker on the shackle bolts.`);
+    expect(said.findIndex((text) => text.startsWith('Copper'))).toBeLessThan(
+      said.findIndex((text) => text.includes('80 Nm')),
+    );
+    expect(said.findIndex((text) => text.startsWith('Medium'))).toBeLessThan(
+      said.findIndex((text) => text.includes('45 Nm')),
+    );
+  });
+});
+
 describe('what was said of steps that found another place', () => {
   const resolve = (root: unknown, path: string): unknown =>
     path
