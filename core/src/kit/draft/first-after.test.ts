@@ -22,7 +22,7 @@ describe('the first fact behind a place', () => {
         fc.nat(60),
         (places, words, start) => {
           const facts = places.map(([at, word]) => factAt(at, word)).sort((a, b) => a.start - b.start);
-          const found = firstAfter(facts, ({ printed }) => new Set([printed]))(new Set(words), start);
+          const found = firstAfter(facts, ({ printed }) => new Set([printed]))(new Set<string>(words), start);
           const searched = facts.find((fact) => fact.start > start && words.includes(fact.printed));
           expect(found?.start).toBe(searched?.start);
         },
