@@ -20,9 +20,9 @@ describe('the first fact behind a place', () => {
         fc.array(fc.tuple(fc.nat(60), fc.constantFrom('a', 'b', 'c')), { maxLength: 30 }),
         fc.uniqueArray(fc.constantFrom('a', 'b', 'c', 'd')),
         fc.nat(60),
-        (places, words, start) => {
+        (places, words: readonly string[], start) => {
           const facts = places.map(([at, word]) => factAt(at, word)).sort((a, b) => a.start - b.start);
-          const found = firstAfter(facts, ({ printed }) => new Set([printed]))(new Set<string>(words), start);
+          const found = firstAfter(facts, ({ printed }) => new Set([printed]))(new Set(words), start);
           const searched = facts.find((fact) => fact.start > start && words.includes(fact.printed));
           expect(found?.start).toBe(searched?.start);
         },
