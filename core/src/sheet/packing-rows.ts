@@ -233,44 +233,49 @@ const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{
 const LETTERED_CELL =
   /\s*\(([A-Z])\) (\S.*?)\s{1,}(\d{1,3}(?:\+\d{1,2})?)(?: ?(?:pcs?\.?|off|pieces|x))?(?=\s{2,}\([A-Z]\) |\s*$)/gm;
 
-/** The pieces of a line that is all such cells; none of any other. */
-export function letteredCells(line: string, lineStart: number): PackingLine[] {
-  const cells = [...line.matchAll(LETTERED_CELL)];
+/** What a pattern finds in a line that is made of nothing else, each with its place; nothing in any other. */
+function fillsLine(
+  line: string,
+  lineStart: number,
+  pattern: RegExp,
+): Array<{ match: RegExpExecArray; start: number; end: number }> {
+  const found = [...line.matchAll(pattern)];
   if (
-    cells
-      .map(([cell]) => cell)
-      .join('')
-      .trim() !== line.trim()
-  )
-    return [];
-  return cells.map((match) => {
-    const [whole, letter = '', item = '', count = ''] = match;
-    const start = lineStart + match.index + whole.length - whole.trimStart().length;
-    const end = start + whole.trim().length;
-    return { start, end, count: cellCount(count), item: item.replace(/[\s.…]+$/, ''), label: letter.toLowerCase() };
-  });
-}
-
-/** `(A) 4x bolt M10x35   (B) 4x nut (C) 1x frame`: each with its letter, its count before it. */
-const LETTERED_COUNTED = /\s*\(?([A-Z])\) ?(\d{1,3}) ?[x×] ?(\S.*?)(?=\s+\(?[A-Z]\) ?\d{1,3} ?[x×]|\s*$)/gm;
-
-/** The pieces of a line that is all such pieces; none of any other. */
-function letteredCounted(line: string, lineStart: number): PackingLine[] {
-  const pieces = [...line.matchAll(LETTERED_COUNTED)];
-  if (
-    pieces
+    found
       .map(([piece]) => piece)
       .join('')
       .trim() !== line.trim()
   )
     return [];
-  return pieces.map((match) => {
-    const [whole, letter = '', count, item = ''] = match;
+  return found.map((match) => {
+    const [whole] = match;
     const start = lineStart + match.index + whole.length - whole.trimStart().length;
-    const end = start + whole.trim().length;
-    return { start, end, count: Number(count), item: item.trim(), label: letter.toLowerCase() };
+    return { match, start, end: start + whole.trim().length };
   });
 }
+
+/** The pieces of a line that is all such cells; none of any other. */
+export const letteredCells = (line: string, lineStart: number): PackingLine[] =>
+  fillsLine(line, lineStart, LETTERED_CELL).map(({ match: [, letter = '', item = '', count = ''], start, end }) => ({
+    start,
+    end,
+    count: cellCount(count),
+    item: item.replace(/[\s.…]+$/, ''),
+    label: letter.toLowerCase(),
+  }));
+
+/** `(A) 4x bolt M10x35   (B) 4x nut (C) 1x frame`: each with its letter, its count before it. */
+const LETTERED_COUNTED = /\s*\(?([A-Z])\) ?(\d{1,3}) ?[x×] ?(\S.*?)(?=\s+\(?[A-Z]\) ?\d{1,3} ?[x×]|\s*$)/gm;
+
+/** The pieces of a line that is all such pieces; none of any other. */
+const letteredCounted = (line: string, lineStart: number): PackingLine[] =>
+  fillsLine(line, lineStart, LETTERED_COUNTED).map(({ match: [, letter = '', count, item = ''], start, end }) => ({
+    start,
+    end,
+    count: Number(count),
+    item: item.trim(),
+    label: letter.toLowerCase(),
+  }));
 
 /** A row that ends with `qty 2`, after dots or none. */
 const QUANTITY_ENDS = /^(.*?\p{L}.*?)[\s.…·_-]*\b(?:qty|quantity)[.:]?\s?(\d{1,3})\s*$/iu;
