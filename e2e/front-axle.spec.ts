@@ -1,5 +1,5 @@
 import { expect, give, provePin, signIn, swiftHand, test } from './support/app.ts';
-import { countAll, countTray, workOnScreen } from './support/line.ts';
+import { countAll, countTray, untilAct, workLine, workOnScreen } from './support/line.ts';
 
 /** Three sheets for one axle, from the counter to the signed record: bought, found, chosen, and one kit left out half-way. */
 test('three kits on one axle: one hose bought, a contrary pair, a scored bore, a kit dropped half-way', async ({
@@ -31,8 +31,12 @@ test('three kits on one axle: one hose bought, a contrary pair, a scored bore, a
   await expect(conflict).toContainText('Rafe Orrin');
 
   await countAll(page, job);
+  await workLine(
+    page,
+    job,
+    untilAct(({ action }) => action.type === 'find'),
+  );
   await page.goto(`${app.url}/jobs/${job}/line`);
-  await workOnScreen(page, job, { until: (_, act) => act.action.type === 'find' });
   await expect(page.getByRole('heading', { name: 'Look: How is the bore?' })).toBeVisible();
   await page.keyboard.press('2');
   await expect(page.getByText('right bore', { exact: true })).toBeVisible();
@@ -42,9 +46,11 @@ test('three kits on one axle: one hose bought, a contrary pair, a scored bore, a
   await expect(page.getByRole('button', { name: /Dress the scored left bore/i })).toBeVisible();
   await expect(page.getByRole('button', { name: /Dress the scored right bore/i })).toHaveCount(0);
 
-  await workOnScreen(page, job, {
-    until: (_, act) => act.action.type === 'fit' && act.action.item.startsWith('brake-hose-shields'),
-  });
+  await workLine(
+    page,
+    job,
+    untilAct(({ action }) => action.type === 'fit' && action.item.startsWith('brake-hose-shields')),
+  );
   await page.goto(`${app.url}/jobs/${job}/receive`);
   await page.getByRole('button', { name: 'Drop Brake hose shields' }).click();
   await page.getByRole('button', { name: 'Parts missing' }).click();

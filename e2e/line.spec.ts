@@ -1,6 +1,6 @@
 import { FRONT_LIFT, ROCK_SLIDERS } from '#demo/kits.ts';
 import { expect, give, openJob, provePin, signIn, swiftHand, test } from './support/app.ts';
-import { countTray, workOnScreen } from './support/line.ts';
+import { countTray, untilAct, workLine, workOnScreen } from './support/line.ts';
 import { biggerWrench, counts, visitReady } from './support/visits.ts';
 
 test('the long kit, sixty steps and more, from strip to signed record by keyboard', async ({ page, app }) => {
@@ -49,9 +49,13 @@ test('two fitters, two browsers, one side each: each has their own next', async 
   const other = await (await browser.newContext({ viewport: { width: 1024, height: 768 } })).newPage();
   await swiftHand(other);
   await signIn(other, app, 'Tamsin Quell', '3690');
+  await workLine(
+    page,
+    job,
+    untilAct(({ action }) => action.type === 'start'),
+  );
   await Promise.all([page, other].map((tablet) => tablet.goto(`${app.url}/jobs/${job}/line`)));
   // The first begins the left slider; the second is led to the right one.
-  await workOnScreen(page, job, { until: (_, act) => act.action.type === 'start' });
   await expect(other.getByText('Step 3 of 5 · Loose')).toBeVisible();
   await Promise.all([workOnScreen(page, job, { alongside: true }), workOnScreen(other, job, { alongside: true })]);
   await workOnScreen(page, job, { alongside: true });

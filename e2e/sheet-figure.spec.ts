@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { FRONT_LIFT } from '#demo/kits.ts';
 import { expect, give, openJob, signIn, test } from './support/app.ts';
-import { workOnScreen } from './support/line.ts';
+import { untilAct, workLine } from './support/line.ts';
 
 const PAGE = join(import.meta.dirname, '../docs/screenshots/bays.png');
 
@@ -77,8 +77,12 @@ test('a figure is cut out of the sheet, pinned to a step, released with the kit 
       read: mark,
     })),
   );
+  await workLine(
+    page,
+    job,
+    untilAct(({ action }) => action.figure !== undefined),
+  );
   await page.goto(`${app.url}/jobs/${job}/line`);
-  await workOnScreen(page, job, { until: (_, { action }) => action.figure !== undefined });
   const small = page.getByRole('img', { name: 'Sheet: Figure 1' });
   await expect(small).toBeVisible();
   await expect.poll(() => small.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(10);

@@ -84,12 +84,21 @@ export async function workLine(page: Page, job: string, open: (worker: CarefulFi
   if (worker.commands.length > 0) await give(page, job, ...worker.commands);
 }
 
+/** For {@link workLine}: while what is next is not this act. */
+export const untilAct =
+  (is: (act: LineAct) => boolean) =>
+  ({ log, by }: CarefulFitter): boolean => {
+    const next = nextOnLine(log.plan, log.state, by.id, Date.now());
+    return next !== undefined && !is(next.act);
+  };
+
 /** The parts that go on before any bolt is started. */
 export const fitParts = (page: Page, job: string): Promise<void> =>
-  workLine(page, job, ({ log }) => {
-    const next = nextOnLine(log.plan, log.state, '', Date.now());
-    return next !== undefined && !lineKind(next.act.action).byStations;
-  });
+  workLine(
+    page,
+    job,
+    untilAct(({ action }) => lineKind(action).byStations === true),
+  );
 
 /** How a fitter's hands give what the screen asks. */
 export interface Hands {

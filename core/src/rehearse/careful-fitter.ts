@@ -104,7 +104,7 @@ export class CarefulFitter {
   constructor(
     public log: JobLog,
     private readonly wrenches: readonly Wrench[],
-    private readonly by: Person,
+    readonly by: Person,
     public nowMs: number,
     {
       idPrefix = 'cmd',
