@@ -20,9 +20,9 @@ function drafted(path: string): KitDocument {
 
 /** Ways a kit is fitted that are played of each, of the many a sheet with options has. */
 const MOST_WAYS = 3;
-const ways = (kit: KitDocument): Rehearsal[] =>
+const ways = (kit: KitDocument, most = MOST_WAYS): Rehearsal[] =>
   combinationsToPlay(kit)
-    .play.slice(0, MOST_WAYS)
+    .play.slice(0, most)
     .map((answers) => rehearse(kit, answers));
 
 /** A figure that the sheet gives for some model years alone: a person has to say what holds for the others. */
@@ -38,21 +38,26 @@ const YEARS_OPEN = /05-big-brakes|173-mentor-letter|prose-by-year/;
 describe.each(['sheets/known', 'sheets/whole', 'sheets/played'])(
   'a draft as it stands, worked by a careful fitter: %s',
   (folder) => {
-    it.each(sheetsOf(folder))('%s comes to its signature', (path) => {
-      const kit = drafted(path);
-      for (const played of ways(kit)) {
-        if (YEARS_OPEN.test(path) && wantsFigure(played)) continue;
-        expect(played.deadEnd).toBeUndefined();
-        // Whatever is there for these answers was tightened: nothing stands on no step.
-        const opened = openLog(played.setup);
-        if (!opened.ok) throw new Error(opened.error.code);
-        const { plan } = appendEvents(opened.value, played.events);
-        const tightened = new Set(
-          played.events.flatMap((event) => ('station' in event && TIGHTENS.has(event.type) ? [event.station] : [])),
-        );
-        expect(plan.stations.filter(({ id }) => !tightened.has(id)).map(({ name }) => name)).toEqual([]);
-      }
-    });
+    // Of the many of the first folder every third is played in several ways, the others in one.
+    const most = (at: number) => (folder === 'sheets/known' && at % 3 > 0 ? 1 : MOST_WAYS);
+    it.each(sheetsOf(folder).map((path, at) => [path, most(at)] as const))(
+      '%s comes to its signature',
+      (path, times) => {
+        const kit = drafted(path);
+        for (const played of ways(kit, times)) {
+          if (YEARS_OPEN.test(path) && wantsFigure(played)) continue;
+          expect(played.deadEnd).toBeUndefined();
+          // Whatever is there for these answers was tightened: nothing stands on no step.
+          const opened = openLog(played.setup);
+          if (!opened.ok) throw new Error(opened.error.code);
+          const { plan } = appendEvents(opened.value, played.events);
+          const tightened = new Set(
+            played.events.flatMap((event) => ('station' in event && TIGHTENS.has(event.type) ? [event.station] : [])),
+          );
+          expect(plan.stations.filter(({ id }) => !tightened.has(id)).map(({ name }) => name)).toEqual([]);
+        }
+      },
+    );
   },
 );
 
