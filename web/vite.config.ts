@@ -53,6 +53,20 @@ export default defineConfig({
     sourcemap: false,
     assetsInlineLimit: 0,
     manifest: true,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          // What every screen needs, and what every screen of a job needs, is one file each: a hundred small ones take
+          // longer to ask for than to fetch.
+          groups: [
+            // Before the first schema: it says how all of them are built.
+            { name: 'first', test: /web\/src\/(app\/zod-without-eval|shop\/own-language)\.ts$/, priority: 3 },
+            { name: 'frame', test: /web\/src\/app\/start\.tsx$/, priority: 2 },
+            { name: 'job', test: /core\/src\/job\//, priority: 1 },
+          ],
+        },
+      },
+    },
   },
   server: { port: Number(process.env.WEB_PORT ?? 4601), proxy: { '/api': { target: API, ws: true } } },
 });

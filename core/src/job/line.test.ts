@@ -120,7 +120,7 @@ describe('every kit stands on the floor', () => {
         expect(lineProgress(plan, state).steps.size).toBe(plan.steps.length);
         expect(nextOnLine(plan, state, MIRA.id, worker.nowMs)).toBeUndefined();
       }),
-      { numRuns: 150, seed: 12, endOnFailure: true },
+      { numRuns: 90, seed: 12, endOnFailure: true },
     );
   });
   it('of any kits together: the line leads to the close (property)', () => {

@@ -194,6 +194,42 @@ function apiRoutes({
 }
 export type Api = ReturnType<typeof apiRoutes>;
 
+/** What a page and whatever is no piece of one is served with: the policy of what it may load and do. */
+const pageHeaders = secureHeaders({
+  contentSecurityPolicy: {
+    defaultSrc: ["'self'"],
+    // Widths and positions of drawn things are style attributes.
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:'],
+    connectSrc: ["'self'", 'ws:', 'wss:'],
+    workerSrc: ["'self'"],
+    objectSrc: ["'none'"],
+    frameAncestors: ["'none'"],
+    baseUri: ["'self'"],
+  },
+  // By addresses and names of a private network; a browser that was told to insist would lock itself out of a demo there.
+  strictTransportSecurity: false,
+});
+
+/**
+ * What a script, a style or a font is served with: the page's own policy rules it, and at a first load a shorter head is
+ * saved a hundred times.
+ */
+const pieceHeaders = secureHeaders({
+  crossOriginOpenerPolicy: false,
+  originAgentCluster: false,
+  referrerPolicy: false,
+  strictTransportSecurity: false,
+  xDnsPrefetchControl: false,
+  xDownloadOptions: false,
+  xFrameOptions: false,
+  xPermittedCrossDomainPolicies: false,
+  xXssProtection: false,
+});
+
+/** A worker goes by the policy it came with itself, not by its page's. */
+const isPiece = (path: string): boolean => path.startsWith('/assets/') && !path.includes('worker');
+
 /** The whole server: API, wrench stream, health, and the built web application. */
 export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
   const { source, log, webDist, hosts, figures } = parts;
@@ -215,23 +251,7 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
       ms: Math.round(seconds * 1000),
     });
   });
-  app.use(
-    secureHeaders({
-      contentSecurityPolicy: {
-        defaultSrc: ["'self'"],
-        // Widths and positions of drawn things are style attributes.
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
-        connectSrc: ["'self'", 'ws:', 'wss:'],
-        workerSrc: ["'self'"],
-        objectSrc: ["'none'"],
-        frameAncestors: ["'none'"],
-        baseUri: ["'self'"],
-      },
-      // By addresses and names of a private network; a browser that was told to insist would lock itself out of a demo there.
-      strictTransportSecurity: false,
-    }),
-  );
+  app.use((c, next) => (isPiece(c.req.path) ? pieceHeaders : pageHeaders)(c, next));
   app.use('/api/*', speakLanguage());
   // A name that a page elsewhere lets point here must not open this server to that page.
   app.use(async (c, next) => (isKnownHost(c.req.header('host'), hosts) ? next() : problem(c, 'wrongHost')));

@@ -137,6 +137,15 @@ describe('the edges', () => {
     expect(response.headers.get('content-security-policy')).toContain("default-src 'self'");
     expect(response.headers.get('x-request-id')).toBeTruthy();
   });
+  it('sends a short head with the pieces of a page, and the whole with what goes by a policy of its own', async () => {
+    const at = async (path: string) => (await fetch(`${server.url}${path}`)).headers;
+    const piece = await at('/assets/job-0a1b.js');
+    expect(piece.get('x-content-type-options')).toBe('nosniff');
+    expect(piece.get('cross-origin-resource-policy')).toBe('same-origin');
+    expect(piece.get('content-security-policy')).toBeNull();
+    for (const path of ['/', '/jobs/any/line', '/assets/plan.worker-0a1b.js'])
+      expect((await at(path)).get('content-security-policy')).toContain("default-src 'self'");
+  });
   it('is alive and ready', async () => {
     expect(await (await fetch(`${server.url}/healthz`)).json()).toEqual({ alive: true });
     expect(await (await fetch(`${server.url}/readyz`)).json()).toEqual({ ready: true });
