@@ -101,8 +101,8 @@ function readAll(files) {
 // ---------------------------------------------------------------- values
 
 const SURE = 0.9;
-const UNIT = { 'N.m': 'N·m', 'lbf.ft': 'lbf·ft', 'lbf.in': 'lbf·in', 'kgf.m': 'kgf·m' };
-const NM = { N·m: 1, lbf·ft: 1.3558179, lbf·in: 0.1129848, kgf·m: 9.80665, kgf·cm: 0.0980665 };
+const UNIT = { 'N.m': 'N·m', 'lbf.ft': 'lbf·ft', 'lbf.in': 'lbf·in', 'kgf.m': 'kgf·m', 'N.cm': 'cN·m' };
+const NM = { N·m: 1, cN·m: 0.01, lbf·ft: 1.3558179, lbf·in: 0.1129848, kgf·m: 9.80665, kgf·cm: 0.0980665 };
 const near = (a, b, share = 1e-3) =>
   a !== undefined && b !== undefined && Math.abs(a - b) <= share * Math.abs(b) + 1e-9;
 

@@ -1,4 +1,5 @@
 import { aftercares } from './aftercare-phrase.ts';
+import { chartInWords, classCharts } from './chart-by-class.ts';
 import { dryPlaces } from './compound-phrase.ts';
 import { conditions } from './condition-phrase.ts';
 import type { Fact } from './fact.ts';
@@ -17,9 +18,11 @@ import { readTokens } from './read-tokens.ts';
 import { readingOrder } from './reading-order.ts';
 import { records } from './record-lines.ts';
 import type { ShopLexicon } from './shop-lexicon.ts';
+import { signsExplained } from './signs-explained.ts';
 import { ofSizeBehind, ofWrittenSize } from './sizes-of-sheet.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
+import { afterwards, type Ordered, writtenOut } from './written-out.ts';
 
 export type { SheetStep };
 
@@ -44,6 +47,17 @@ export const LONGEST_SHEET = 600_000;
 const WROTE =
   /\b(?:we (?:wrote|printed|said)|wrongly (?:printed|given)(?: as)?|misprinted as|instead of|not the|was printed as) $/i;
 
+/** What the sheet says by signs and charts, said where it is meant; the legend of the signs is no work. */
+function inOwnWords(laid: Ordered): Ordered {
+  const { places, legend } = signsExplained(laid.text);
+  const bare = legend.reduce(
+    (rest, { start, end }) => rest.slice(0, start) + ' '.repeat(end - start) + rest.slice(end),
+    laid.text,
+  );
+  const said = [...places, ...chartInWords(bare)].sort((a, b) => a.start - b.start);
+  return afterwards(laid, writtenOut(bare, said));
+}
+
 /**
  * Reads an instruction sheet's text into facts, each with its place in the text.
  *
@@ -55,7 +69,7 @@ const WROTE =
  * @param lexicon - what this shop calls its compounds
  */
 export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetReading {
-  const { text, inSheet } = readingOrder(withoutTranslation(passedOn(plainText(printed))));
+  const { text, inSheet, holdsWords } = inOwnWords(readingOrder(withoutTranslation(passedOn(plainText(printed)))));
   const fields = records(text);
   // What a record counts is no line of a packing list.
   const packing = packingLists(
@@ -64,7 +78,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
       text,
     ),
   );
-  const charts = generalCharts(text).map((span): SheetList => ({ ...span, of: 'chart' }));
+  const charts = [...generalCharts(text), ...classCharts(text)].map((span): SheetList => ({ ...span, of: 'chart' }));
   const senses = columnSenses(text);
   const page = pageFurniture(text).map((span): SheetList => ({ ...span, of: 'page' }));
   const charted = placeIn([...charts, ...page]);
@@ -152,8 +166,8 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
     steps: steps.map((step) => ({ ...step, ...inSheet(step) })),
     facts: facts.map((fact) => {
       const span = inSheet(fact);
-      // The sheet's own signs are shown, unless the words go on in another column.
-      if (span.end - span.start !== fact.end - fact.start) return { ...fact, ...span };
+      // The sheet's own signs are shown, unless the words go on in another column, or say what stands elsewhere.
+      if (span.end - span.start !== fact.end - fact.start || holdsWords?.(fact)) return { ...fact, ...span };
       // `8mm` that is read as `M8` is shown to its end.
       let more = 0;
       while (text[fact.end + more] === ' ' && /[\p{L}\d]/u.test(printed[span.end + more] ?? '')) more++;

@@ -1,11 +1,5 @@
 import type { Span } from './token.ts';
-
-/** A sheet's text in the order it is read, and where each of its characters stands in the sheet. */
-export interface Ordered {
-  text: string;
-  /** A span of the ordered text in the sheet; over several lines, from its first character to its last. */
-  inSheet(span: Span): Span;
-}
+import type { Ordered } from './written-out.ts';
 
 const sameOrder = (text: string): Ordered => ({ text, inSheet: (span) => span });
 
@@ -69,14 +63,59 @@ function numberedGutter(lines: readonly string[]): number | undefined {
   return running(lefts) && running(numbers) && goesOn && Math.max(...columns) - column <= 2 ? column : undefined;
 }
 
+/** A counted piece at the left and another beside it: `2   Lift block, 2.5" tapered          8   9/16" high nut`. */
+const COUNTED_PAIR =
+  /^\s{0,6}(\d{1,3}|\(\d{1,3}\)) {1,6}(?=\S)(?:(?! {3}).)+ {3,}(?=(?:\d{1,3}|\(\d{1,3}\)) {1,6}["\p{L}\d#(])/u;
+/** The same with nothing left at its left. */
+const COUNTED_RIGHT = /^ {20,}(?=(?:\d{1,3}|\(\d{1,3}\)) {1,6}["p{L}\d#(])/;
+/** Fewest lines of two counted pieces beside each other. */
+const FEW_PAIRS = 2;
+
+/**
+ * Two lists of pieces beside each other, each perhaps with a heading of its own: where they stand, by line, and the column
+ * where the right one begins.
+ */
+function pairedLists(lines: readonly string[]): Map<number, number> {
+  const columns = new Map<number, number>();
+  for (let row = 0; row < lines.length; row++) {
+    const column = columnBeside(lines[row]);
+    if (column === undefined) continue;
+    let end = row + 1;
+    let pairs = 1;
+    for (; end < lines.length; end++) {
+      const line = lines[end] ?? '';
+      const at = columnBeside(line) ?? COUNTED_RIGHT.exec(line)?.[0].length;
+      if (at === column) pairs += columnBeside(line) === undefined ? 0 : 1;
+      else if (line.trim() === '' || line.length > column || !/^\s{0,6}\(?\d{1,3}\)? /.test(line)) break;
+    }
+    const block = lines.slice(row, end);
+    const numbers = block.map((line) => Number(/\d{1,3}/.exec(line.slice(0, column))?.[0] ?? Number.NaN));
+    const numbered = numbers.every((number, at) => number === (numbers[0] ?? 0) + at);
+    if (pairs < FEW_PAIRS || numbered || block.some((line) => isRow(line.slice(column)))) continue;
+    for (let at = row; at < end; at++) columns.set(at, column);
+    // `BAG 1                    BAG 2`
+    const above = lines[row - 1] ?? '';
+    if (/ {2}$/.test(above.slice(0, column)) && /^\S/.test(above.slice(column))) columns.set(row - 1, column);
+    row = end - 1;
+  }
+  return columns;
+}
+
+/** Cells of the same row, and no piece of another list: `2 off     40 Nm each nut`. */
+const isRow = (right: string): boolean => /^\(?\d{1,3}\)? +(?:(?:off|pcs?|x)\b|.*\S {3,}\S)/i.test(right);
+
+const columnBeside = (line = ''): number | undefined =>
+  line.length <= WIDEST_PAGE ? COUNTED_PAIR.exec(line)?.[0].length : undefined;
+
 /**
  * Puts a page of two columns in reading order: the left column from top to bottom, then the right; a line over the
  * whole width parts what is above it from what is below.
  */
 export function readingOrder(text: string): Ordered {
   const lines = text.split('\n');
-  const column = numberedGutter(lines) ?? gutterOf(lines);
-  if (column === undefined) return sameOrder(text);
+  const gutter = numberedGutter(lines) ?? gutterOf(lines);
+  const paired = gutter === undefined ? pairedLists(lines) : new Map<number, number>();
+  if (gutter === undefined && paired.size === 0) return sameOrder(text);
   const pieces: Span[] = [];
   let left: Span[] = [];
   let right: Span[] = [];
@@ -85,13 +124,15 @@ export function readingOrder(text: string): Ordered {
     [left, right] = [[], []];
   };
   let start = 0;
-  for (const line of lines) {
+  for (const [row, line] of lines.entries()) {
     const end = start + line.length;
+    const column = gutter ?? paired.get(row);
     const parted =
-      line.length <= column
+      column !== undefined &&
+      (line.length <= column
         ? line.length < column - 1 || line.trim() === ''
-        : /\s{2}$|^\s*$|\|\s?$/.test(line.slice(0, column));
-    if (!parted) {
+        : /\s{2}$|^\s*$|\|\s?$/.test(line.slice(0, column)));
+    if (column === undefined || !parted) {
       flush();
       pieces.push({ start, end });
     } else {

@@ -33,6 +33,9 @@ const NUMBERED_CAPITALS =
   /^\s*(\d{1,2}) {1,6}(?=\p{Lu}[\p{Lu}-]+\b)(?!\d+ {1,6}(?:M|MM|NM|FT|LB|LBS|KG|IN|X|OFF|PCS|ROUNDS?|STAGES?)\b)/u;
 /** `   a  Tape the template to the wing`: a letter alone before a sentence, further in than the number it is under. */
 const LETTERED_BELOW = /^\s+([a-h])\s{1,4}(?=\p{Lu}\p{Ll})/u;
+/** `a  Arms to the crash beam`: a letter alone before its step, in the order of the alphabet. */
+const LETTERED_ALONE = /^\s{0,3}([a-z]) {1,4}(?=\p{Lu}\p{Ll})/u;
+const FEW_LETTERS = 4;
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
@@ -135,11 +138,16 @@ export function splitSteps(
     inCapitals.every((label, at) => label === (inCapitals[0] ?? 0) + at);
   const figured = labelled < FEW_FIGURES && lines.filter((line) => FIGURED.test(line)).length >= FEW_FIGURES;
   const ticked = runsOn(lines, (start) => listed(start) !== undefined);
-  const numbered = figured || ticked || capitals ? lines.length : labelled;
   const below = lines.flatMap((line, at) => (inList(at) ? [] : (LETTERED_BELOW.exec(line)?.[1] ?? [])));
   const lettered =
     below.length >= FEW_FIGURES &&
     below.every((letter, at) => letter === 'a' || letter.charCodeAt(0) === (below[at - 1] ?? '').charCodeAt(0) + 1);
+  const alone = lines.flatMap((line, at) => (inList(at) ? [] : (LETTERED_ALONE.exec(line)?.[1] ?? [])));
+  const byLetter =
+    !lettered &&
+    alone.length >= FEW_LETTERS &&
+    alone.every((letter, at) => letter.charCodeAt(0) === 'a'.charCodeAt(0) + at);
+  const numbered = figured || ticked || capitals || byLetter ? lines.length : labelled;
   // One time of day is none.
   const taped = lines.filter((line) => STAMP.test(line)).length >= FEW_STAMPS;
   /** The number of the paragraph that is open, which its further sentences share. */
@@ -168,7 +176,8 @@ export function splitSteps(
         : running || !/^\s*\(\d/.test(line)
           ? (NUMBERED.exec(line) ??
             (labelled >= FEW_FIGURES ? NUMBERED_TIGHT.exec(line) : null) ??
-            (capitals ? NUMBERED_CAPITALS.exec(line) : null))
+            (capitals ? NUMBERED_CAPITALS.exec(line) : null) ??
+            (byLetter && !inList(row) ? LETTERED_ALONE.exec(line) : null))
           : null);
     const letter = lettered && !number && listed(start) === undefined ? LETTERED_BELOW.exec(line) : null;
     const spoken = number ? undefined : counted(line);

@@ -197,9 +197,11 @@ const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice
 
 const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b/i;
 
-/** Whether a sentence calls a piece by what its name begins with, before its size. */
+const U_BOLTS = /\bU-? ?bolts?\b/i;
+
+/** Whether a sentence calls a piece by what its name begins with, before its size or behind it: `9/16" high nut`. */
 function isCalled({ name }: Item, sentence: string): boolean {
-  const [called = ''] = name.split(/[\s,]+(?=[\d#]|M\d)/);
+  const [called = ''] = name.replace(/^(?:[\d#][\d/.-]*["”]?\s+(?:[x×]\s+)?)+/, '').split(/[\s,]+(?=[\d#]|M\d)/);
   return called !== '' && new RegExp(`\\b${called.replace(/[^\p{L}\d -]/gu, '.')}s?\\b`, 'iu').test(sentence);
 }
 
@@ -233,7 +235,8 @@ function pulledAgain(
 }
 
 /** So many of one for each of something whose number is not said. */
-const SHARED_OUT = /\b(?:per|for each|to each|at each|on each|each|every) \p{L}{3,}/iu;
+const SHARED_OUT =
+  /\b(?:per|for each|to each|at each|on each|each|every|(?<=\b(?:bolts?|screws?|nuts?|studs?) )to an?) (?!(?:torque|figure|value|depth|stop|height)\b)\p{L}{3,}/iu;
 /** `two a side, each one with two of them`: shared out once more than over the sides. */
 const SHARED_BEYOND_SIDES = /\b(?:per|each|every) (?!sides?\b|corners?\b|wheels?\b)\p{L}{3,}/iu;
 /** More shares than these are no sides, rails or corners. */
@@ -553,8 +556,19 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       const [one] = rest;
       return rest.length === 1 && one?.thread === undefined ? one : undefined;
     };
+    // `Snug the U-bolt nuts`: the bolts are called by their form, and their nuts are twice as many.
+    const callsUBolts = U_BOLTS.test(sentence) && written === undefined && said.items.length === 0;
+    const formed = callsUBolts
+      ? (listed.get('bolt') ?? []).filter((item) => item.form === 'uBolt' && left(item) > 0)
+      : [];
+    const bent = formed.length === 1 ? formed[0] : undefined;
     const named =
-      longest ?? ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? ofWords('bolt') ?? only('bolt');
+      bent ??
+      longest ??
+      ofLabel('bolt') ??
+      own('bolt').find((item) => left(item) > 0) ??
+      ofWords('bolt') ??
+      only('bolt');
     // The nuts of the bolts' own thread go with them, where neither the label nor the size named any.
     const mate =
       named?.thread !== undefined &&
@@ -564,9 +578,11 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         ? listed.get(`nut ${named.thread}`)?.find((item) => left(item) >= left(named))
         : undefined;
     const nut =
+      (bent ? (listed.get('nut') ?? []).find((item) => left(item) === NUTS_OF_U_BOLT * left(bent)) : undefined) ??
       (longest
         ? undefined
-        : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? unsized('nut'))) ?? mate;
+        : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? unsized('nut'))) ??
+      mate;
     // A U-bolt has two nuts, each a station; it goes on with them as a part does.
     const uBolt =
       named?.form === 'uBolt' && nut && left(nut) > 0 && left(nut) >= NUTS_OF_U_BOLT * left(named) ? named : undefined;
@@ -621,7 +637,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const count = Math.max(1, Math.min(wanted, most, 200));
     if (most > has && bolt) bolt.quantity = Math.max(bolt.quantity, count);
     if (counted) place(counted, `groups[${kit.groups.length}]`);
-    const kind = `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
+    const kind = bent ? 'U-bolts' : `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
     if (said.keyed !== undefined) keyedRows.add(said.keyed);
     const section = sectionOf(reading.steps, said.keyed ?? torque.step)?.replace(/\s*\(\d+\)/g, '');
     const size = (thread ?? threadNamed((bolt ?? nut)?.thread))?.designation;

@@ -200,7 +200,8 @@ export function draftPacking(drafting: Drafting): Packing {
     // `Plain washer 14   (bag 2)`: which bag is no part of its name.
     const inBag = IN_BAG.exec(count.value.item ?? '');
     const line = count.value.item?.replace(IN_BAG, '').trim();
-    const named = formInWords(line ?? count.printed);
+    // `Bolt w/ lock washer` is a bolt.
+    const named = formInWords((line ?? count.printed).split(/\s(?:with|w\/)(?=\s)/i)[0] ?? '');
     const byNoun = KIND_OF[count.value.noun];
     // `Bracket screw` is a screw: what it is for stands before it.
     const told = (named?.kind === 'part' ? (byNoun ?? named.kind) : named?.kind) ?? byNoun;

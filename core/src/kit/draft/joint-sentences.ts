@@ -424,7 +424,7 @@ function subjectBehind(own: SheetStep, torques: readonly Of<'torque'>[], torque:
 }
 
 const ROUNDS_ONLY =
-  /^\W*(?:in )?(?:\d|two|three|four) (?:rounds?|stages?|steps?|passes|goes)\b[\s\d,.:;/–-]*(?:then|and|to)?\W*$/i;
+  /^\W*(?:(?:and |then )*(?:torque|tighten|pull)(?: (?:them|it|all))? )?(?:in )?(?:(?:\d|two|three|four) (?:rounds?|stages?|steps?|passes|goes)|(?:rounds|stages|steps|passes) of)\b[\s\d,.:;/–-]*(?:then|and|to)?\W*$/i;
 
 /** The phrase a torque is said of; where its clause names nothing, all that stands before it in the sentence. */
 function phraseOf(own: SheetStep, at: number): string {
