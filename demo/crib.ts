@@ -180,6 +180,13 @@ export const demoBottles = (nowMs: number): Bottle[] => {
       openMonths: 18,
       adjustedMl: -46,
     }),
+    bottle(7, {
+      name: 'Low strength threadlocker',
+      kind: 'threadlockerLow',
+      lot: 'L-2511',
+      sizeMl: 10,
+      expiresOn: day(420),
+    }),
   ];
 };
 

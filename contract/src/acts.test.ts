@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { LOCKERS } from '#core/compound/compound.ts';
 import { ACT_NAMES } from '#core/job/act/act-name.ts';
 import type { JobCommand, JobEvent } from '#core/job/acts.ts';
 import { debtsOf } from '#core/job/debt.ts';
@@ -155,7 +156,7 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
     nameCompound: fc.record({
       type: be('nameCompound'),
       compound: fc.constantFrom('locker', 'ghost'),
-      grade: fc.constantFrom('threadlockerMedium' as const, 'threadlockerHigh' as const),
+      grade: fc.constantFrom(...LOCKERS),
       product: reason,
     }),
     settleBasis: fc.record({

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { COMPOUND_KINDS } from '#core/compound/compound.ts';
 import type { StoreReading } from '#core/compound/shelf-life.ts';
 import type { Bottle } from '#core/crib/bottle.ts';
 import type { WrenchCheck } from '#core/crib/check-pull.ts';
@@ -69,7 +70,7 @@ export type ToolInput = z.infer<typeof ToolInputSchema>;
 
 export const BottleInputSchema = z.strictObject({
   name: Name,
-  kind: z.enum(['threadlockerMedium', 'threadlockerHigh', 'antiSeize', 'grease', 'sealant', 'retaining']),
+  kind: z.enum(COMPOUND_KINDS),
   lot: z.string().trim().min(1).max(40),
   sizeMl: z.number().min(0.5).max(20_000),
   expiresOn: Day,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { COMPOUND_KINDS } from '#core/compound/compound.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { KitDocumentSchema } from './kit.ts';
@@ -81,16 +82,7 @@ export const ShopLexiconSchema: z.ZodType<ShopWord[]> = z
   .array(
     z.strictObject({
       words: z.string().trim().min(2).max(60).regex(/\p{L}/u, 'needs a letter'),
-      compound: z.enum([
-        'threadlockerMedium',
-        'threadlockerHigh',
-        'antiSeize',
-        'grease',
-        'sealant',
-        'retaining',
-        'penetrant',
-        'oil',
-      ]),
+      compound: z.enum([...COMPOUND_KINDS, 'penetrant', 'oil']),
     }),
   )
   .max(200);

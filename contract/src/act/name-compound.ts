@@ -1,12 +1,13 @@
 import { z } from 'zod';
-import { type CompoundNamed, LOCKER_GRADES, type NameCompound } from '#core/job/act/name-compound.ts';
+import { LOCKERS } from '#core/compound/compound.ts';
+import type { CompoundNamed, NameCompound } from '#core/job/act/name-compound.ts';
 import { exactly } from '../exactly.ts';
 import { Name, Ref } from './fields.ts';
 
 export const NameCompoundSchema = exactly<NameCompound>()(
-  z.strictObject({ type: z.literal('nameCompound'), compound: Ref, grade: z.enum(LOCKER_GRADES), product: Name }),
+  z.strictObject({ type: z.literal('nameCompound'), compound: Ref, grade: z.enum(LOCKERS), product: Name }),
 );
 
 export const CompoundNamedSchema = exactly<CompoundNamed>()(
-  z.strictObject({ type: z.literal('compoundNamed'), compound: Ref, grade: z.enum(LOCKER_GRADES), product: Name }),
+  z.strictObject({ type: z.literal('compoundNamed'), compound: Ref, grade: z.enum(LOCKERS), product: Name }),
 );

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LOCKERS } from '#core/compound/compound.ts';
 import { SUBSTRATES } from '#core/compound/cure-curve.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
 import { COAT_MM, type SurfaceCoat } from '#core/fastener/identify.ts';
@@ -182,7 +183,7 @@ export const CALC_INPUTS = {
     count: z.number().int().min(1).max(10_000).optional(),
   }),
   cure: z.strictObject({
-    product: z.enum(['threadlockerMedium', 'threadlockerHigh', 'retaining', 'sealant']).optional(),
+    product: z.enum([...LOCKERS, 'retaining', 'sealant']).optional(),
     times: z.strictObject({ workingWindowMin: z.number(), fixtureMin: z.number(), fullCureH: z.number() }).optional(),
     temperatureC: z.number(),
     substrate: z.enum(SUBSTRATES as [(typeof SUBSTRATES)[number], ...(typeof SUBSTRATES)[number][]]),

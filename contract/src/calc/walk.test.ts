@@ -170,7 +170,7 @@ const TOPICS: { [Topic in CalcTopic]: { must: Fields; may?: Fields } } = {
   cure: {
     must: { temperatureC: number(-30, 70), substrate: one(SUBSTRATES) },
     may: {
-      product: one(['threadlockerMedium', 'threadlockerHigh', 'retaining', 'sealant']),
+      product: one(['threadlockerLow', 'threadlockerMedium', 'threadlockerHigh', 'retaining', 'sealant']),
       times: fc.record({
         workingWindowMin: number(0, 700),
         fixtureMin: number(0, 3000),

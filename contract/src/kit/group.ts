@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { COMPOUND_KINDS } from '#core/compound/compound.ts';
 import {
   type Aftercare,
   type Caution,
@@ -89,7 +90,7 @@ export const CompoundSchema = exactly<KitCompound>()(
   z.strictObject({
     id: Id,
     name: Text,
-    kind: z.enum(['threadlockerMedium', 'threadlockerHigh', 'antiSeize', 'grease', 'sealant', 'retaining']),
+    kind: z.enum(COMPOUND_KINDS),
     gradeUnknown: z.literal(true).optional(),
     workingWindowMin: Positive.max(600).optional(),
     fixtureMin: Positive.max(2880).optional(),

@@ -1,4 +1,4 @@
-import type { CompoundKind } from './compound.ts';
+import { type CompoundKind, isLocker } from './compound.ts';
 
 /** What is asked of a thread. */
 export interface ThreadDuty {
@@ -37,6 +37,8 @@ export interface CompoundChoice {
 
 /** Temperature above which common anaerobic lockers lose their hold, °C. Common practice, no source. */
 export const LOCKER_LIMIT_C = 150;
+/** Screws up to this size have a low strength locker, mm: the bond of a stronger one outlasts them. Common practice, no source. */
+const SMALL_SCREW_MM = 6;
 /** Nylon of a locking nut softens, °C. @see ISO 2320:2015 (nylon insert nuts to 120 °C) */
 const NYLON_LIMIT_C = 120;
 
@@ -97,7 +99,9 @@ export function chooseCompound(duty: ThreadDuty): CompoundChoice {
     if (duty.mustNeverLoosen && !duty.mustComeApart)
       return { choice: 'threadlockerHigh', caveats: [...caveats, ...more, 'heatToUndo'] };
     if (duty.diameterMm > 20) more.push('largeThreadHigh');
-    return { choice: 'threadlockerMedium', caveats: [...caveats, ...more] };
+    // A small screw shears before a medium bond lets go.
+    const small = duty.diameterMm <= SMALL_SCREW_MM;
+    return { choice: small ? 'threadlockerLow' : 'threadlockerMedium', caveats: [...caveats, ...more] };
   }
   if (duty.mustComeApart && (duty.metals !== 'steel' || duty.hotC > NYLON_LIMIT_C)) return seize();
   return { choice: 'none', caveats };
@@ -124,7 +128,7 @@ export interface Treatments {
 
 /** Conflicts of a treatment (M40, M42, M43). Empty when it can be done. */
 export function treatmentConflicts({ compounds, lockingNut, uncleaned, dryFace, nearPlastic }: Treatments): Conflict[] {
-  const locker = compounds.some((kind) => kind === 'threadlockerMedium' || kind === 'threadlockerHigh');
+  const locker = compounds.some(isLocker);
   const slippery = compounds.some((kind) => kind === 'antiSeize' || kind === 'grease');
   const found: Conflict[] = [];
   if (locker && compounds.includes('antiSeize')) found.push('lockerWithAntiSeize');
@@ -145,6 +149,7 @@ export interface UndoAdvice {
 
 /** What opening a locked thread takes. Common practice, no source; the product's sheet gives its own figures. */
 export const undoAdvice = (kind: CompoundKind): UndoAdvice | undefined => {
+  if (kind === 'threadlockerLow') return { breakawayRatio: 1.05 };
   if (kind === 'threadlockerMedium') return { breakawayRatio: 1.2 };
   if (kind === 'threadlockerHigh' || kind === 'retaining') return { breakawayRatio: 1.8, heatC: 250 };
   return undefined;

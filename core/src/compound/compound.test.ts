@@ -143,6 +143,8 @@ describe('which compound (brief, section 4)', () => {
   };
   it.each([
     [{ vibration: 'high' }, 'threadlockerMedium'],
+    [{ vibration: 'high', diameterMm: 5 }, 'threadlockerLow'],
+    [{ mustNeverLoosen: true, diameterMm: 5 }, 'threadlockerHigh'],
     [{ mustNeverLoosen: true }, 'threadlockerHigh'],
     [{ mustNeverLoosen: true, mustComeApart: true }, 'threadlockerMedium'],
     [{ metals: 'stainless', mustComeApart: true }, 'antiSeize'],
@@ -170,10 +172,14 @@ describe('which compound (brief, section 4)', () => {
     expect(treatmentConflicts({ compounds: ['threadlockerMedium', 'antiSeize'] })).toEqual(['lockerWithAntiSeize']);
     expect(treatmentConflicts({ compounds: ['threadlockerMedium'], lockingNut: true })).toEqual(['lockerOnLockingNut']);
     expect(treatmentConflicts({ compounds: ['threadlockerHigh'], uncleaned: true })).toEqual(['lockerOverGrease']);
+    expect(treatmentConflicts({ compounds: ['threadlockerLow'], lockingNut: true })).toEqual(['lockerOnLockingNut']);
     expect(treatmentConflicts({ compounds: ['grease'], dryFace: true })).toEqual(['greaseOnDryFace']);
     expect(treatmentConflicts({ compounds: ['threadlockerMedium'] })).toEqual([]);
   });
   it('gives heat for high strength only, and silicone for a sliding bush only', () => {
+    expect(undoAdvice('threadlockerLow')?.breakawayRatio).toBeLessThan(
+      undoAdvice('threadlockerMedium')?.breakawayRatio ?? 0,
+    );
     expect(undoAdvice('threadlockerMedium')?.heatC).toBeUndefined();
     expect(undoAdvice('threadlockerHigh')?.heatC).toBe(250);
     expect(bushLubricant('polyurethane', 'slides').lubricant).toBe('silicone');

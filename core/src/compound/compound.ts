@@ -1,4 +1,14 @@
-export type CompoundKind = 'threadlockerMedium' | 'threadlockerHigh' | 'antiSeize' | 'grease' | 'sealant' | 'retaining';
+/** The strengths a threadlocker comes in: for small screws, for what hand tools open, for what wants heat. */
+export const LOCKERS = ['threadlockerLow', 'threadlockerMedium', 'threadlockerHigh'] as const;
+export type Locker = (typeof LOCKERS)[number];
+
+export const COMPOUND_KINDS = [...LOCKERS, 'antiSeize', 'grease', 'sealant', 'retaining'] as const;
+export type CompoundKind = (typeof COMPOUND_KINDS)[number];
+
+export const isLocker = (kind: string | undefined): kind is Locker => LOCKERS.some((locker) => locker === kind);
+
+/** What sets once it is on, and so has a window, a fixture and a cure. */
+export type SettingCompound = Locker | 'retaining' | 'sealant';
 
 /**
  * Something put on a thread or face. Times are those of the product's own sheet, as the kit quotes them; a kit that
@@ -21,5 +31,5 @@ export interface Compound {
 }
 
 /** Compounds whose bead starts a clock: past the window the joint is cleaned and done again. */
-export const setsOnTheThread = (kind: CompoundKind): boolean =>
-  kind === 'threadlockerMedium' || kind === 'threadlockerHigh' || kind === 'retaining' || kind === 'sealant';
+export const setsOnTheThread = (kind: CompoundKind): kind is SettingCompound =>
+  isLocker(kind) || kind === 'retaining' || kind === 'sealant';

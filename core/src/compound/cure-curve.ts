@@ -1,5 +1,6 @@
 import { firstFault, type InputFault, outOfRange } from '../quantity/input-fault.ts';
 import { fail, ok, type Result } from '../result.ts';
+import type { SettingCompound } from './compound.ts';
 
 /** What the thread is made of or plated with: metals that let an anaerobic product set, and those that do not help. */
 export type Substrate = 'steel' | 'brass' | 'zincPlated' | 'stainless' | 'aluminium' | 'blackOxide';
@@ -23,10 +24,11 @@ export interface CureConditions {
 export type TimeOrigin = 'productSheet' | 'model';
 
 /**
- * Times a medium and a high strength anaerobic locker commonly have; used only where the product's sheet was not
+ * Times that anaerobic lockers and sealants commonly have; used only where the product's sheet was not
  * entered. Common practice, no source.
  */
-export const USUAL_TIMES: Record<'threadlockerMedium' | 'threadlockerHigh' | 'retaining' | 'sealant', ProductTimes> = {
+export const USUAL_TIMES: Record<SettingCompound, ProductTimes> = {
+  threadlockerLow: { workingWindowMin: 12, fixtureMin: 20, fullCureH: 24 },
   threadlockerMedium: { workingWindowMin: 12, fixtureMin: 20, fullCureH: 24 },
   threadlockerHigh: { workingWindowMin: 12, fixtureMin: 25, fullCureH: 24 },
   retaining: { workingWindowMin: 8, fixtureMin: 15, fullCureH: 24 },

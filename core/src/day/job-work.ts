@@ -119,7 +119,7 @@ function setting(plan: Plan, group: PlanGroup): { sets: ProductTimes; window?: n
     .map((one) => compounds.get(one.compound ?? ''))
     .find((one) => one && setsOnTheThread(one.kind));
   if (!compound) return undefined;
-  const usual = USUAL_TIMES[compound.kind === 'threadlockerHigh' ? 'threadlockerHigh' : 'threadlockerMedium'];
+  const usual = USUAL_TIMES[setsOnTheThread(compound.kind) ? compound.kind : 'threadlockerMedium'];
   return {
     sets: {
       workingWindowMin: compound.workingWindowMin ?? usual.workingWindowMin,

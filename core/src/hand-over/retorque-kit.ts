@@ -1,3 +1,4 @@
+import { isLocker } from '../compound/compound.ts';
 import { type Care, careList } from '../job/care.ts';
 import type { JobState } from '../job/job-state.ts';
 import { stationMark } from '../job/station-progress.ts';
@@ -26,7 +27,7 @@ function whyNot(plan: Plan, station: PlanStation): RetorqueChoice['not'] {
   if (peakTorqueNm(station.spec) === undefined) return 'noFigure';
   if (!canBeVerified(station.spec)) return 'onceOnly';
   const kind = plan.compounds.find(({ id }) => id === station.compound)?.kind;
-  return kind === 'threadlockerMedium' || kind === 'threadlockerHigh' || kind === 'retaining' ? 'locked' : undefined;
+  return isLocker(kind) || kind === 'retaining' ? 'locked' : undefined;
 }
 
 /**

@@ -9,6 +9,8 @@ import type { ThreadFinish } from '../tightening/thread-finish.ts';
 
 /** What the thread is, for the table of frictions. */
 const FINISH_OF: Partial<Record<CompoundKind, ThreadFinish>> = {
+  // Of the same stuff, with less that bonds: as slippery.
+  threadlockerLow: 'lockerMedium',
   threadlockerMedium: 'lockerMedium',
   threadlockerHigh: 'lockerHigh',
   antiSeize: 'antiSeize',

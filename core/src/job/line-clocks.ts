@@ -1,3 +1,4 @@
+import { setsOnTheThread } from '../compound/compound.ts';
 import { cureTimes, USUAL_TIMES } from '../compound/cure-curve.ts';
 import { indexOf, type Plan, type PlanAction } from '../kit/plan.ts';
 import type { ClockGate } from '../kit/step-action.ts';
@@ -84,8 +85,7 @@ export function compoundClocks(plan: Plan, job: JobState): LineClock[] {
     }
     const compound = last && compounds.get(last.compound);
     if (!last || !compound || (compound.fixtureMin === undefined && compound.fullCureH === undefined)) return [];
-    const kind = compound.kind === 'threadlockerHigh' ? 'threadlockerHigh' : 'threadlockerMedium';
-    const usual = USUAL_TIMES[kind];
+    const usual = USUAL_TIMES[setsOnTheThread(compound.kind) ? compound.kind : 'threadlockerMedium'];
     const times = cureTimes(
       {
         workingWindowMin: compound.workingWindowMin ?? usual.workingWindowMin,

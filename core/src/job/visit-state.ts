@@ -1,3 +1,4 @@
+import type { Locker } from '../compound/compound.ts';
 import type { AnswerValue } from '../kit/condition.ts';
 import type { Settlement } from '../kit/plan-conflict.ts';
 import type { Answers } from '../line/ask.ts';
@@ -77,7 +78,7 @@ export interface VisitState {
   refitOrder?: string[];
   figures: Record<string, GivenFigure & Stamp>;
   /** Lockers whose strength the sheet left open, by compound. */
-  compounds?: Record<string, { grade: 'threadlockerMedium' | 'threadlockerHigh'; product: string } & Stamp>;
+  compounds?: Record<string, { grade: Locker; product: string } & Stamp>;
   /** Figures aimed at for another thread than the one they count on, by station. */
   bases?: Record<string, SettledBasis & Stamp>;
   /** Added after the job was signed. */

@@ -19,6 +19,7 @@ export const finishOfBasis = (basis: FigureBasis | undefined): ThreadFinish => F
 
 /** What is on a thread once a compound is, as a figure's basis speaks of it; grease and oil are slippery alike. */
 const BASIS_OF: Partial<Record<CompoundKind, FigureBasis>> = {
+  threadlockerLow: 'locker',
   threadlockerMedium: 'locker',
   threadlockerHigh: 'locker',
   antiSeize: 'antiSeize',

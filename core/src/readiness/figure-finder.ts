@@ -42,7 +42,7 @@ const MATERIALS: ReadonlySet<string> = new Set<PartMaterial>(['steel', 'aluminiu
 function finishOf(plan: Plan, station: PlanStation | undefined): ThreadFinish {
   const kind = indexOf(plan).compounds.get(station?.compound ?? '')?.kind;
   if (kind === 'antiSeize') return 'antiSeize';
-  if (kind === 'threadlockerMedium') return 'lockerMedium';
+  if (kind === 'threadlockerLow' || kind === 'threadlockerMedium') return 'lockerMedium';
   if (kind === 'threadlockerHigh') return 'lockerHigh';
   return kind === 'grease' ? 'oiled' : 'dry';
 }

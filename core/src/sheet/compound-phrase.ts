@@ -16,6 +16,7 @@ const LOCKER = phrases(
 );
 const HIGH = new Set(['hochfest', 'red', 'high', 'permanent', 'strong', 'strongest']);
 const MEDIUM = new Set(['mittelfest', 'blue', 'medium', 'middle', 'removable', 'mid', 'med']);
+const LOW = new Set(['low', 'light', 'weak', 'purple', 'niedrigfest']);
 const LOCKER_OPENERS = openersOf(LOCKER);
 const COLOURED = new Set(['liquid', 'stuff', 'goop', 'locker', 'glue', 'compound', 'fluid', 'drop']);
 
@@ -206,7 +207,7 @@ function strongLocker(tokens: readonly Token[], at: number): number | undefined 
   const ahead = ['strength', 'grade'].includes(lower(tokens, at - 1))
     ? at - (lower(tokens, at - 2) === '-' ? 3 : 2)
     : at - (lower(tokens, at - 1) === '.' ? 2 : 1);
-  return [ahead, behind].some((place) => HIGH.has(lower(tokens, place)) || MEDIUM.has(lower(tokens, place)))
+  return [ahead, behind].some((place) => [HIGH, MEDIUM, LOW].some((words) => words.has(lower(tokens, place))))
     ? at + 1
     : undefined;
 }
@@ -234,10 +235,11 @@ export function locker(tokens: readonly Token[], at: number, source: string): Ph
   }
   const high = near.some((word) => HIGH.has(word));
   const medium = near.some((word) => MEDIUM.has(word));
-  const compound: SheetCompound = high && !medium ? 'threadlockerHigh' : 'threadlockerMedium';
+  const low = near.some((word) => LOW.has(word)) && !high && !medium;
+  const compound: SheetCompound = low ? 'threadlockerLow' : high && !medium ? 'threadlockerHigh' : 'threadlockerMedium';
   const [first, last] = [tokens[at], tokens[next - 1]];
   const value = spokenOf(source, first?.start ?? 0, last?.end ?? 0, compound);
-  return { value, next, suspect: value.kind === 'compound' && !high && !medium };
+  return { value, next, suspect: value.kind === 'compound' && !high && !medium && !low };
 }
 
 export function compound(tokens: readonly Token[], at: number, source: string): Phrase | undefined {

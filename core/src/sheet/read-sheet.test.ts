@@ -262,6 +262,9 @@ describe('compounds', () => {
     facts(text, 'compound').map(({ value }) => (value.kind === 'compound' ? value.compound : ''));
   it.each([
     ['Apply blue threadlocker to the bolts', ['threadlockerMedium']],
+    ['a drop of low strength threadlocker on the M4 screws', ['threadlockerLow']],
+    ['Purple thread lock on the screws', ['threadlockerLow']],
+    ['locker (low strength), 5 Nm', ['threadlockerLow']],
     ['Use high-strength thread locker', ['threadlockerHigh']],
     ['red thread-locking compound', ['threadlockerHigh']],
     ['medium strength threadlocking adhesive', ['threadlockerMedium']],

@@ -1,3 +1,4 @@
+import type { Locker } from '../compound/compound.ts';
 import type { Plan, PlanStation } from '../kit/plan.ts';
 import type { TighteningSpec } from '../tightening/kinds.ts';
 
@@ -35,7 +36,7 @@ export function withAims(
 /** Lockers whose strength the sheet left open, as a lead named them. */
 export function withNamedCompounds(
   plan: Plan,
-  named: Readonly<Record<string, { grade: 'threadlockerMedium' | 'threadlockerHigh'; product: string }>> = {},
+  named: Readonly<Record<string, { grade: Locker; product: string }>> = {},
 ): Plan {
   if (Object.keys(named).length === 0) return plan;
   return {

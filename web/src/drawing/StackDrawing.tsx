@@ -5,6 +5,7 @@ import type { PlanItem, PlanStation } from '#core/kit/plan.ts';
 import { hardwareShape } from './hardware-shape.ts';
 
 const COMPOUND_FILL: Record<Compound['kind'], string> = {
+  threadlockerLow: 'var(--steel)',
   threadlockerMedium: 'var(--medium)',
   threadlockerHigh: 'var(--bad)',
   antiSeize: '#a9642c',

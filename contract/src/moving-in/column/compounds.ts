@@ -3,6 +3,7 @@ import { day, measure, oneOf, whole } from '../cell.ts';
 import { type BookTable, type Column, needed, text } from './column.ts';
 
 const COMPOUND_NAMES: Record<CompoundKind, string[]> = {
+  threadlockerLow: ['threadlocker low', 'low locker', 'low strength', 'low-strength locker', 'low'],
   threadlockerMedium: ['threadlocker medium', 'medium locker', 'medium', 'locker medium', 'threadlocker'],
   threadlockerHigh: ['threadlocker high', 'high locker', 'high strength', 'high-strength locker', 'high'],
   antiSeize: ['anti-seize', 'antiseize', 'never seize', 'copper paste'],

@@ -60,6 +60,7 @@ export const HEAD_TEXT: Record<HeadShape, string> = inLanguage({
 });
 
 export const COMPOUND_TEXT: Record<CompoundKind, string> = inLanguage({
+  threadlockerLow: 'Low-strength locker',
   threadlockerMedium: 'Medium locker',
   threadlockerHigh: 'High-strength locker',
   antiSeize: 'Anti-seize',

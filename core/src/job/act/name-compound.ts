@@ -1,16 +1,12 @@
-import { setsOnTheThread } from '../../compound/compound.ts';
+import { type Locker, setsOnTheThread } from '../../compound/compound.ts';
 import { indexOf } from '../../kit/plan.ts';
 import { act, blank, done, refuse, stampOf } from './act.ts';
-
-/** The strengths a locker comes in. */
-export const LOCKER_GRADES = ['threadlockerMedium', 'threadlockerHigh'] as const;
-export type LockerGrade = (typeof LOCKER_GRADES)[number];
 
 /** A lead names the product where the sheet says `threadlocker` and no more: the wrong strength never comes off again, or comes off by itself. */
 export interface NameCompound {
   type: 'nameCompound';
   compound: string;
-  grade: LockerGrade;
+  grade: Locker;
   /** As it stands on the bottle. */
   product: string;
 }
@@ -18,7 +14,7 @@ export interface NameCompound {
 export interface CompoundNamed {
   type: 'compoundNamed';
   compound: string;
-  grade: LockerGrade;
+  grade: Locker;
   product: string;
 }
 

@@ -87,6 +87,7 @@ export const KIND_OF: Record<string, ItemKind> = {
 };
 
 export const COMPOUND_NAME: Record<CompoundKind, string> = {
+  threadlockerLow: 'Threadlocker, low strength',
   threadlockerMedium: 'Threadlocker, medium strength',
   threadlockerHigh: 'Threadlocker, high strength',
   antiSeize: 'Anti-seize',

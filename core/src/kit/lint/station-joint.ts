@@ -178,6 +178,7 @@ export function threadFinishes({ bolt, compound }: StationJoint): { dry: ThreadF
   switch (compound?.kind) {
     case 'antiSeize':
       return { dry, asKit: stainless ? 'stainlessAntiSeize' : 'antiSeize' };
+    case 'threadlockerLow':
     case 'threadlockerMedium':
       return { dry, asKit: 'lockerMedium' };
     case 'threadlockerHigh':

@@ -3,6 +3,7 @@ import type { CompoundKind } from '#core/compound/compound.ts';
 
 /** Colour of what is in it, always with the word beside. */
 export const TINT: Record<CompoundKind, string> = {
+  threadlockerLow: 'var(--steel)',
   threadlockerMedium: 'var(--medium)',
   threadlockerHigh: 'var(--bad)',
   antiSeize: '#a9642c',
@@ -13,6 +14,7 @@ export const TINT: Record<CompoundKind, string> = {
 
 /** What each kind is called. */
 export const KIND_TEXT: Record<CompoundKind, string> = {
+  threadlockerLow: say('low strength locker'),
   threadlockerMedium: say('medium locker'),
   threadlockerHigh: say('high strength locker'),
   antiSeize: 'anti-seize',

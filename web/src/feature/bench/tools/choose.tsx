@@ -26,6 +26,7 @@ const _CAVEAT: Record<Caveat, string> = {
 
 const CHOICE = {
   none: [say('No compound'), 'var(--rule)'],
+  threadlockerLow: [say('Threadlocker, low strength'), 'var(--steel)'],
   threadlockerMedium: [say('Threadlocker, medium'), 'var(--medium)'],
   threadlockerHigh: [say('Threadlocker, high strength'), 'var(--bad)'],
   antiSeize: [say('Anti-seize'), '#a9642c'],

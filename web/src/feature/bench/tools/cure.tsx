@@ -45,6 +45,7 @@ export const CURE: BenchTool = {
       initial: 'threadlockerMedium',
       kind: 'choice',
       options: [
+        { value: 'threadlockerLow', label: say('Threadlocker, low strength') },
         { value: 'threadlockerMedium', label: say('Threadlocker, medium') },
         { value: 'threadlockerHigh', label: say('Threadlocker, high strength') },
         { value: 'retaining', label: say('Retaining compound') },

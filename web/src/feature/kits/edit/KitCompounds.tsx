@@ -112,6 +112,7 @@ export function Compounds({ kit }: { kit: KitDocument }) {
         }}
       >
         <option value="">{say('Add a compound')}</option>
+        <option value="threadlockerLow|Threadlocker, low strength">{say('Threadlocker, low strength')}</option>
         <option value="threadlockerMedium|Threadlocker, medium strength">{say('Threadlocker, medium')}</option>
         <option value="threadlockerHigh|Threadlocker, high strength">{say('Threadlocker, high strength')}</option>
         <option value="antiSeize|Anti-seize">{say('Anti-seize')}</option>

@@ -12,6 +12,7 @@ const USUAL_MM = [8, 10, 13, 15, 16, 17, 18, 19, 21];
 const COUNTS = [2, 4, 5, 6, 8];
 
 const COMPOUNDS = [
+  [say('Low locker'), 'threadlockerLow'],
   [say('Medium locker'), 'threadlockerMedium'],
   [say('High locker'), 'threadlockerHigh'],
   [say('Anti-seize'), 'antiSeize'],

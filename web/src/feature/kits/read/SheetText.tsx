@@ -23,7 +23,9 @@ function look(fact: Fact, state: 'taken' | 'rejected' | 'open'): string {
           ? 'font-bold border-b-3 border-antiseize'
           : fact.value.compound === 'threadlockerMedium'
             ? 'font-bold border-b-3 border-medium'
-            : 'font-bold border-b-3 border-grease';
+            : fact.value.compound === 'threadlockerLow'
+              ? 'font-bold border-b-3 border-steel'
+              : 'font-bold border-b-3 border-grease';
     case 'action':
     case 'side':
       return 'border-b border-dotted border-ink-2';

@@ -8,6 +8,7 @@ import { Sheet } from '../../../ui/Sheet.tsx';
 import { tell } from '../../../ui/tell.ts';
 
 const KINDS: ReadonlyArray<readonly [ShopWord['compound'], string]> = [
+  ['threadlockerLow', say('Threadlocker, low strength')],
   ['threadlockerMedium', say('Threadlocker, medium')],
   ['threadlockerHigh', say('Threadlocker, high strength')],
   ['antiSeize', say('Anti-seize')],

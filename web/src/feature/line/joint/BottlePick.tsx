@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
 import { midSentence, say } from '#contract/wording/say.ts';
-import type { Compound } from '#core/compound/compound.ts';
+import { type Compound, LOCKERS, type Locker } from '#core/compound/compound.ts';
 import type { BottleFault } from '#core/compound/shelf-bottle.ts';
-import { LOCKER_GRADES, type LockerGrade } from '#core/job/act/name-compound.ts';
 import { api, call } from '../../../shop/api.ts';
 import { serverNowMs } from '../../../shop/clock.ts';
 import { useSession } from '../../../shop/session.ts';
@@ -145,7 +144,8 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
   );
 }
 
-const GRADE_TEXT: Record<LockerGrade, string> = {
+const GRADE_TEXT: Record<Locker, string> = {
+  threadlockerLow: say('Low: for screws up to M6, comes off easily'),
   threadlockerMedium: say('Medium: comes off with hand tools'),
   threadlockerHigh: say('High: comes off with heat'),
 };
@@ -153,7 +153,7 @@ const GRADE_TEXT: Record<LockerGrade, string> = {
 /** The sheet says `threadlocker` and no more: a lead says which. */
 function NameGrade({ torque, compound }: { torque: TorqueStep; compound: Compound }) {
   const role = useSession((session) => session.session?.person.role);
-  const [grade, setGrade] = useState<LockerGrade>();
+  const [grade, setGrade] = useState<Locker>();
   const [product, setProduct] = useState('');
   return (
     <form
@@ -174,7 +174,7 @@ function NameGrade({ torque, compound }: { torque: TorqueStep; compound: Compoun
       ) : (
         <>
           <div className="mt-2 grid gap-2">
-            {LOCKER_GRADES.map((one) => (
+            {LOCKERS.map((one) => (
               <Button
                 key={one}
                 tone={grade === one ? 'dark' : 'plain'}

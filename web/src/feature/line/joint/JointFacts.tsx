@@ -35,9 +35,11 @@ export function JointFacts({
       ? 'bg-high'
       : compound?.kind === 'threadlockerMedium'
         ? 'bg-medium'
-        : compound?.kind === 'antiSeize'
-          ? 'bg-antiseize'
-          : 'bg-grease';
+        : compound?.kind === 'threadlockerLow'
+          ? 'bg-steel'
+          : compound?.kind === 'antiSeize'
+            ? 'bg-antiseize'
+            : 'bg-grease';
   const theWrench = step.kind === 'pull' && (
     <div className="flex gap-3">
       <dt className="w-16 shrink-0 text-ink-2">{say('Wrench')}</dt>
