@@ -22,13 +22,19 @@ import { labelOf } from './title-words.ts';
 import { goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
-  'all one two six per its not for out off side new old with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
+  'all one two six per its not for out off side new old with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original stock standard same factory left right front rear upper lower carefully back into onto using'.split(
     ' ',
   ),
 );
 
 /** Acts that take the time their sentence says themselves. */
 const HAS_ITS_WAIT: ReadonlySet<StepAction['type']> = new Set(['coolDown', 'warmUp', 'soak', 'wait']);
+
+/** `the stock U-bolts one side at a time`: in which turns it is done is no part of its name. */
+const BY_TURNS = /,? one (?:side|corner|end|wheel|by one|at a time)\b.*$/i;
+
+/** A sentence about what the one before it named. */
+const BACKWARD = /\b(?:them|these|those|it)\b/i;
 
 const LEADING_COUNT =
   /^(?:the |all |both )?(?:\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?=\p{L})/iu;
@@ -268,7 +274,7 @@ export function draftSteps(
     for (const fact of own) {
       const { value } = fact;
       if (value.kind === 'action') {
-        const object = clip(value.object.trim() || withoutVerb(step.text), 120);
+        const object = clip((value.object.trim() || withoutVerb(step.text)).replace(BY_TURNS, ''), 120);
         // `Before you undo anything` takes nothing off; `bin them` says what becomes of what came off just before.
         if (NO_THING.test(object) && (value.action === 'remove' || value.action === 'discard')) {
           here.push(fact);
@@ -283,7 +289,11 @@ export function draftSteps(
             ?.value.count;
           const count = (told ?? (BOTH.test(object) ? 2 : 1)) * (timesIn(step.text, [])?.times ?? 1);
           const id = freshId(`off ${object}`);
-          const gone = SCRAPPED.test(step.text);
+          // `Remove the stock U-bolts. Discard them.`
+          const next = reading.steps[at + 1];
+          const gone =
+            SCRAPPED.test(step.text) ||
+            (next !== undefined && next.number === step.number && BACKWARD.test(next.text) && SCRAPPED.test(next.text));
           const back = gone ? undefined : backLater(fact as Of<'action'>);
           const againLater = back !== undefined || (!gone && backInWords(drafting, at, object));
           const name = object.replace(LEADING_COUNT, '').replace(BOTH, '') || object;

@@ -1,7 +1,7 @@
 import { HARDWARE } from '../../sheet/lexicon.ts';
 
 const PLAIN = new Set(
-  'the and both all each again back off out aside side one two with from into onto old new original existing factory'.split(
+  'the and both all each again back off out aside side one two with from into onto old new original existing factory stock standard'.split(
     ' ',
   ),
 );
