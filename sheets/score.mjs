@@ -183,6 +183,7 @@ const COMPOUND = {
   'retaining-compound': ['retaining'],
 };
 const LOCKER = {
+  low: 'threadlockerLow',
   medium: 'threadlockerMedium',
   permanent: 'threadlockerHigh',
   high: 'threadlockerHigh',

@@ -271,7 +271,7 @@ const IDIOM =
   /^(?:(?:when|once) (?:they|all|both|everything)(?:'re| are| is)? (?:all |both )?(?:in|on|started|tight|done|up)\b|where i\b|in this$|when i\b|for [a-z] = |if you (?:must|ever have to|have to have)\b|should [^.]{2,40}\?|[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|(?:you (?:are|'re) )?(?:in doubt|unsure|not sure)\b|you (?:have|need) (?:any )?(?:questions?|queries|help)\b|he\b|she\b|i\b|they seem\b)|when in doubt\b|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?)\b|when (?:i|we|(?:you|you're|it|it's|that|that's) (?:(?:are|is|re|s) )?(?:all )?(?:happy|done|ready|finished|right|good|satisfied)|you've|all is|done|finished|ready)\b|in (?:this order|service|issue|edition|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|(?:on|at) the (?:left|right|other|second|near|off)[^:]*\b(?:work|use)$|at (?:(?:the )?(?:end|beginning|start|last)\b|\d))|\b(?:unit is given|stands behind it|otherwise|stated|noted|marked|complain)\b|torque\?|\b(?:required|needed|necessary|supplied|included)\??$|\d\?$|\d ?n[·.]?m\b|only on the$/i;
 /** `Where the frame meets the chassis`: a place; `when the ladder lies level`: how far the work is. */
 const PLACE_SAID =
-  /^(?:where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b|when (?:the |it |they |both |all |each |every)?(?:[\w-]+ ){0,2}(?:lies?|sits?|is|are|hangs?|stands?) (?:all |both |quite )?(?:level|flush|straight|square|centred|centered|in (?:place|line|position)|on (?:its|their) wheels|seated|aligned|parallel|down|home)\b)/i;
+  /^(?:where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b|when (?:the |it |they |both |all |each |every)?(?:[\w-]+ ){0,2}(?:lies?|sits?|is|are|hangs?|stands?) (?:all |both |quite )?(?:level|flush|straight|square|centred|centered|even|equal|the same|within\b|in (?:place|line|position)|on (?:its|their) wheels|seated|aligned|parallel|down|home)\b)/i;
 /** `On the flat of the axle tube`: where on a part, and no kind of vehicle. */
 const PART_SAID =
   /^(?:on|in|at|to|from) (?:the|both|each) (?:\p{L}+ )?(?:sides?|flats?|ends?|top|bottom|back|front|rear|left|right|outside|inside|underside|faces?|cent(?:re|er)|middle|edges?|flanges?|holes?|corners?|head|foot|base) of\b/iu;
@@ -291,7 +291,7 @@ const HEADS =
 
 /** Lines that say what the kit is for: its head, and no branch of the work. */
 const APPLICATION =
-  /\b(?:fits?|suits?|application|vehicles?:|for:|models?:|compatible|designed for|made for|applies to)\b/i;
+  /\b(?:fits?|suits?|application|compatible|designed for|made for|applies to)\b|\b(?:vehicles?|for|models?):/i;
 
 /** Lines that end with a question, from which on a sheet is one of questions and answers. */
 const QUESTIONS_OF_A_SHEET = 3;

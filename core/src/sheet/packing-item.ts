@@ -154,7 +154,9 @@ export function nounOf(item: string): string {
   if (/^discs? \d{1,2}(?:[.,]\d)? ?[x×] ?\d/i.test(item.trim())) return 'washer';
   if (/\b(?:flat|spring|plain) pads?$/i.test(item.trim())) return 'washer';
   // `tube screw locking fluid`: what holds it is counted.
-  const holder = /^(tube|sachet|bottle|tin|pot|ampoule)\b/i.exec(item.trim())?.[1];
+  const holder = /^(tube|sachet|bottle|tin|pot|ampoule|bags?|box(?:es)?|packets?)\b(?= (?:of|with)\b)/i.exec(
+    item.trim(),
+  )?.[1];
   if (holder !== undefined) return holder.toLowerCase();
   // Part numbers name no piece.
   const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ').replace(/\band an? (?:half|quarter)\b/gi, ' ');

@@ -13,6 +13,7 @@ import { FEW_PIECES, type Line, linesOf, type PackingLine, type SheetList } from
 import { BAG, countColumn, countedLines, letteredCells, readRows, rowItem, rowsBelow } from './packing-rows.ts';
 import {
   circledRun,
+  countedCells,
   NAMES_FASTENER,
   runIn,
   STROKES,
@@ -150,7 +151,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       at = last + 1;
       continue;
     }
-    const circled = circledRun(lines[at] as Line);
+    const circled = [circledRun, countedCells].map((run) => run(line)).find(({ length }) => length > 0) ?? [];
     if (circled.length > 0) {
       lists.push({ start: (lines[at] as Line).start, end: (lines[at] as Line).end, of: 'pieces' });
       found.push(...circled);

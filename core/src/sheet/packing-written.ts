@@ -195,6 +195,19 @@ export function circledRun({ text, start }: Line): PackingLine[] {
   return items.length >= FEW_PIECES ? items : [];
 }
 
+/** `1 crossbar   2 side arms   4 spacer plates`: pieces counted beside one another, with nothing else in their line. */
+export function countedCells({ text, start }: Line): PackingLine[] {
+  if (text.length > LONGEST_RUN) return [];
+  const cells = [...text.matchAll(/\S(?:(?! {2}|\t).)*/g)];
+  const items = cells.flatMap((cell) => {
+    const [, count, item] = /^(\d{1,2}) ?(?:x )?(\p{L}[\p{L} -]{2,40})$/u.exec(cell[0].trim()) ?? [];
+    return count === undefined || item === undefined
+      ? []
+      : [{ start: start + cell.index, end: start + cell.index + cell[0].trimEnd().length, count: Number(count), item }];
+  });
+  return items.length >= FEW_PIECES && items.length === cells.length ? items : [];
+}
+
 /** The list that a sentence beginning in a line counts out without a heading. */
 export function runIn(lines: readonly Line[], at: number, text: string): (Span & { items: PackingLine[] }) | undefined {
   const line = lines[at] as Line;

@@ -68,6 +68,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   let waiting: Waiting[] = [];
   /** Thread or noun a torque most likely belongs to, in this step. */
   let about: string | undefined;
+  /** It has its torque: a piece named behind it is another. */
+  let figured = false;
   /** Piece last named in this line, for a count behind it. */
   let named: string | undefined;
   /** Piece last named in this step. */
@@ -75,8 +77,10 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   /** And in the one before, which `all six` may stand for. */
   let pieceBefore: string | undefined;
   let at = 0;
-  const add = (value: FactValue, span: Span, confidence: number, belongs?: string) =>
+  const add = (value: FactValue, span: Span, confidence: number, belongs?: string) => {
+    if (value.kind === 'torque') figured = true;
     facts.push({ value, ...span, printed: text.slice(span.start, span.end), confidence, about: belongs, step });
+  };
   // `Skid to crossmember, M8 (9)`: a size right before a number names the bolt.
   const justSized = (place: number): boolean => {
     const last = facts.at(-1);
@@ -122,6 +126,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       step++;
       waiting = [];
       about = undefined;
+      figured = false;
       pieceBefore = lastPiece ?? pieceBefore;
       lastPiece = undefined;
     }
@@ -139,6 +144,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     // `bracket bolts (4)`: the last noun said is the one counted behind it.
     const piece = HARDWARE.get(token.lower);
     if (piece !== undefined) {
+      // `M12 bolts to 65 ft-lbs, carriage bolts to 75`: these are others.
+      if (figured && /^(?:bolt|nut|screw|stud)$/.test(piece)) about = undefined;
       named = piece;
       lastPiece = piece;
     }
@@ -160,6 +167,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     if (thread && thread.value.kind === 'thread') {
       add(thread.value, spanOf(at, thread.next), thread.suspect ? 0.6 : 1);
       about = thread.value.designation;
+      figured = false;
       at = thread.next;
       // A bare number right behind may wait for a unit further on.
       let next = at;

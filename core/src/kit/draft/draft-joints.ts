@@ -606,7 +606,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const wheels = NUTS_EACH.test(sentence) ? wheelsOff(reading.steps) : undefined;
     const first = !inStep(torque.step).some((fact) => fact.value.kind === 'torque' && fact.start < torque.start);
     const sidesLater =
-      said.times === undefined && !row && !HOLDS_WHEEL.test(sentence) && doneOnOtherSide(reading.steps, torque.step);
+      said.times === undefined &&
+      !row &&
+      !HOLDS_WHEEL.test(sentence) &&
+      [torque.step, said.count?.step ?? torque.step].some((step) => doneOnOtherSide(reading.steps, step));
     const times: Times | undefined = said.times ?? (sidesLater ? { times: 2, places: 'sides' } : undefined);
     const ofParts = counted && first && !times && !all ? partsBefore(reading.steps, torque.step) : undefined;
     const unsaid = !counted && !bolt && !nut && !times;

@@ -61,7 +61,7 @@ const NO_THING = /^(?:anything|everything|something|it|them|this|that)\W*$/i;
 /** Before the first numbered step: a title, a line of the packing list or of the tools, which nobody does. */
 const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
 const WHAT_IS_NEEDED =
-  /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts)\b.{0,3}[:.]/i;
+  /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts|(?:fitting |installation )?time|difficulty|skill level)\b.{0,3}[:.]/i;
 /** `You will want a 10 and a 17 mm socket, …`: what is wanted for the work, as a sentence. */
 const WANTS_TOOLS =
   /^you(?: will|['’]ll)? (?:need|want)\b.*\b(?:sockets?|spanners?|wrench(?:es)?|keys?|drill|jack|kit)\b/i;
@@ -73,7 +73,7 @@ const FOR_LATER =
 
 /** `Do not oil the threads.`, `Values are for dry threads.`: minded while working, and done by nobody. */
 const MINDED =
-  /^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
+  /^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|\bto be kept (?:greased|oiled|clean|dry)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
 
 /** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
 const QUESTION =
@@ -115,14 +115,24 @@ const FIGURES_TITLE =
   /^(?:tightening )?torques?(?: (?:codes?|values?|settings?|figures?|table|list|chart|specs?|specifications?|key))?\W*$/i;
 /** A figure with its key: `T2 = 40 Nm`. */
 const KEYED = /^((?!M\d)[A-Z]{1,2}\d{1,2})\s*[=:]\s/;
+/** `Tighten in the order D, B, A`, `tighten points A and C`: letters of such a list, one after the other. */
+const IN_ORDER =
+  /\b(?:[Tt]orque|[Tt]ighten)\b[^.;:]{0,40}?\b((?:[A-Z](?:, | and |, then | then |, and )){1,8}[A-Z])(?![\w-])/g;
+/** `Neck to the crossbar, points C`: where a letter is fitted. */
+const AT_POINT = /\b[Pp]oints? \(?([A-Z])\)?(?![\w-])/g;
 /** Letters of such a list that a step calls: `Tighten to torque A`, `torque (C)`; or several keys: `then T3, T2, T0`. */
 const calledLetters = (text: string): string[] => {
   const keys = [...text.matchAll(/\b(?!M\d)[A-Z]{1,2}\d{1,2}\b(?!\s*[=:x×])/g)].map(([key]) => key);
   const letters = [
     ...text.matchAll(/\b(?:[Tt]orque|TORQUE|[Tt]ighten|TIGHTEN)(?: value| figure)? \(?([A-Z])\)?(?![\w-])/g),
   ];
-  return [...letters.flatMap(([, letter]) => letter ?? []), ...(keys.length > 1 ? keys : [])];
+  const ordered = [...text.matchAll(IN_ORDER)].flatMap(([, run = '']) => run.match(/[A-Z]/g) ?? []);
+  return [...letters.flatMap(([, letter]) => letter ?? []), ...(keys.length > 1 ? keys : []), ...ordered];
 };
+
+/** The last step that fits something at a lettered point; -1 where none does. */
+const lastPoint = (steps: readonly SheetStep[], letter: string): number =>
+  steps.findLastIndex(({ text }) => [...text.matchAll(AT_POINT)].some(([, point]) => point === letter));
 
 /** A figure said of what is done when the owner comes back. */
 export const laterIn = (own: readonly Fact[]): boolean => {
@@ -178,13 +188,18 @@ export function draftSteps(
   };
   // `A   strut top nuts ... 45 Nm`: a figure that steps further on call by its letter.
   const byLetter = new Map<string, string>();
+  /** Letters that no step tightens by name: where their points are fitted last. */
+  const pulledAt = new Map<number, string[]>();
   const lettered = new Set<number>();
   for (const fact of torques) {
     const text = reading.steps[fact.step]?.text ?? '';
     const letter = (LETTERED.exec(text) ?? KEYED.exec(text))?.[1];
     const group = groupOf.get(fact);
     if (letter === undefined || group === undefined || byLetter.has(letter)) continue;
-    if (!reading.steps.some(({ text }, at) => at !== fact.step && calledLetters(text).includes(letter))) continue;
+    const called = reading.steps.some(({ text }, at) => at !== fact.step && calledLetters(text).includes(letter));
+    const fitted = called ? -1 : lastPoint(reading.steps, letter);
+    if (!called && fitted < 0) continue;
+    if (fitted >= 0) pulledAt.set(fitted, [...(pulledAt.get(fitted) ?? []), letter]);
     byLetter.set(letter, group);
     lettered.add(fact.step);
   }
@@ -337,7 +352,7 @@ export function draftSteps(
         here.push(fact);
       }
     }
-    for (const letter of calledLetters(step.text)) {
+    for (const letter of [...calledLetters(step.text), ...(pulledAt.get(at) ?? [])]) {
       const group = byLetter.get(letter);
       if (group && !actions.some((action) => action.type === 'torque' && action.group === group))
         for (const one of [group, ...(together.get(group) ?? [])]) actions.push({ type: 'torque', group: one });

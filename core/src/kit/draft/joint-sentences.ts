@@ -197,8 +197,12 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     own.text.slice(0, Math.max(0, torque.start - own.start)),
   );
   // `Use the factory nuts. Torque to 20 ft-lb`: what stands right before it in its step.
+  // `Factory nuts to 59, M12 bolts to 65, carriage bolts to 75 ft-lbs`: of several figures each has its own words.
+  const figures = inStep(torque.step).filter(isKind('torque'));
+  const lastEnd = figures.filter(({ end }) => end <= torque.start).at(-1)?.end ?? own.start;
+  const itsWords = figures.length > 1 ? own.text.slice(lastEnd - own.start, torque.end - own.start) : own.text;
   const ofVehicle =
-    OF_THE_VEHICLE.test(own.text) ||
+    OF_THE_VEHICLE.test(itsWords) ||
     (bareFigure &&
       justBefore?.number !== undefined &&
       justBefore.number === own.number &&
@@ -347,7 +351,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     /\||\t|\S {3,}\S/.test(own.text) && !earlier && subject === undefined
       ? own.text
           .split(/\s*[|\t]\s*|\s{3,}/)
-          .find((text) => /\p{L}{3}/u.test(text))
+          .find((text) => /\p{L}{3}/u.test(text) && !COUNT_CELL.test(text))
           ?.replace(/,\s+(?!(?:front|rear|left|right|upper|lower|inner|outer)\b).*$/i, '')
           // A figure of the cell's own says nothing of what it is for.
           ?.replace(/\b\d[\d.,]*\s?(?:n·?m|ft|lb|kgf).*$/i, '')
@@ -360,7 +364,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
     .find((text) => text !== undefined);
   const title = tidyTitle(
-    (cell === undefined ? undefined : titled(cell)) ??
+    (cell === undefined ? pointOf(drafting, own) : titled(cell)) ??
       connectsIt(drafting, torque.step) ??
       (saidAfter === undefined ? undefined : titled(saidAfter)) ??
       partToPart ??
@@ -421,6 +425,20 @@ function subjectBehind(own: SheetStep, torques: readonly Of<'torque'>[], torque:
   return named.every((name) => name !== undefined && !HOW_BEHIND.test(name))
     ? named[torques.indexOf(torque)]
     : undefined;
+}
+
+/** `4 off`, `with spacer plate`: how many, and what goes along. */
+const COUNT_CELL = /^\d{1,3} ?(?:off|pcs?|pieces|each|x)\b|^with /i;
+
+/** `A   M12 x 35 (10.9)   4 off   95 Nm`: a row called by its letter, whose part is named where the point is fitted. */
+function pointOf({ reading }: Drafting, own: SheetStep): string | undefined {
+  const letter = /^\(?([A-Z])\)?\s{2,}/.exec(own.text)?.[1];
+  const fitted = letter && reading.steps.filter(({ text }) => new RegExp(`\\b[Pp]oints? \\(?${letter}\\b`).test(text));
+  if (!letter || !fitted || fitted.length === 0) return undefined;
+  const part = fitted
+    .map(({ text }) => PART_TO_PART.exec(text)?.[1] ?? puttingOf(text))
+    .find((text) => text !== undefined);
+  return part ?? `Points ${letter}`;
 }
 
 const ROUNDS_ONLY =

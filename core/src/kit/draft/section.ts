@@ -6,9 +6,11 @@ export const isSection = (step: SheetStep, next: SheetStep | undefined): boolean
   next?.number !== undefined &&
   !/[.!?;]$/.test(step.text) &&
   (next.number === step.number
-    ? /^\p{Lu}\p{L}+$/u.test(step.text)
+    ? /^\p{Lu}\p{L}+$/u.test(step.text) || (inCapitals(step.text) && !inCapitals(next.text) && words(step) <= 8)
     : (words(step) <= 5 && /^[A-Z]$|^[IVX]+$|^\d+$/.test(step.number) && /^[a-z]$/.test(next.number)) ||
       (words(step) <= 8 && (next.number.startsWith(`${step.number}.`) || next.number === `${step.number}a`)));
+/** `ASSEMBLE ON THE GROUND`, over what is done there. */
+const inCapitals = (text: string): boolean => /^[^\p{Ll}\d]{4,}$/u.test(text.trim());
 const words = ({ text }: SheetStep): number => text.split(/\s+/).length;
 
 /** How many steps below its title a chapter is looked for. */
