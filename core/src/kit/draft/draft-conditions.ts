@@ -12,6 +12,10 @@ const HAS =
 /** A place of the work or its state, which no vehicle is told by. */
 const AT_WORK = /^(?:in|at|for|with the)\b|\b(?:roads?|use|weather|service)$/i;
 
+/** What a vehicle is, and does not have: its body, its drive, its engine. */
+const IS_ONE =
+  /^(?:estate|van|saloon|sedan|hatchback|pick-?up|wagon|coupe|convertible|(?:crew|double|single|extended|regular) cab|(?:right|left)[- ]hand drive|[lr]hd|diesel|petrol|gas(?:oline)?|hybrid|electric|automatic|manual|4x4|[24]wd|awd|(?:short|long) wheelbase|[sl]wb)s?$/i;
+
 /**
  * Whether a condition says which vehicle it is: by year, trim or equipment, known before the work. What is found on the
  * way (`if it binds`, `when you are happy`) is no question to ask when the job is opened.
@@ -55,11 +59,14 @@ export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Co
       .replace(/^(if (so )?(equipped|fitted)( with)?|(models|vehicles|trucks|cars) with(out)?|if|when|where)\s+/i, '')
       .replace(/^(a|an|the)\s+/i, '')
       .replace(/\s+only$/i, '')
+      // `Cut-out required on Van`: what is needed there is the step's own matter.
+      .replace(/^.*\b(?:required|needed|necessary|only) (?:on|for|with) (?:the )?(?=\p{L})/iu, '')
       // What it has is said; what is then to be done follows it.
       .replace(/(?<=.{4})\s(?:they|it|you|he|she|must|can(?:'t|not)?)\b.*$/i, '') || text,
     80,
   );
-  const id = question({ id: `has-${slug(thing)}`, text: `Does it have: ${thing}?`, kind: 'yesNo' });
+  const asks = IS_ONE.test(thing) ? 'Is it' : 'Does it have';
+  const id = question({ id: `has-${slug(thing)}`, text: `${asks}: ${thing}?`, kind: 'yesNo' });
   return { question: id, is: !without };
 }
 /** The condition a fact stands under: the last one said before it in its step, else the step's only one. */

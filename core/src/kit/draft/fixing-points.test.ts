@@ -66,6 +66,13 @@ describe('fixing points called by letters', () => {
   });
 });
 
+it('asks whether the vehicle is one, once for all that is said of it', () => {
+  const { questions } = drafted(
+    'Vehicle: Merle. Cut-out required on Van only.\n\n1. Estate: remove the spare wheel.\n2. Fit the bar, 20 Nm.\n3. Van: cut the bumper as drawing 2.\n',
+  );
+  expect(questions.map(({ text }) => text)).toEqual(['Is it: Van?', 'Is it: Estate?']);
+});
+
 const BUMPER = `HARDWARE
 (4) M12-1.75 x 40mm bolt
 (4) M12-1.75 nut
