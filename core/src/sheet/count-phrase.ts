@@ -372,7 +372,8 @@ const AFTER_ALL =
   /^(?:[.,;:)]|started|in|are|is|go|goes|get|gets|and|by|at|to|with|finger|hand|snug|loose|before|then|again|tight)$/;
 
 /**
- * A count of a piece that is not named again: `four of them`, `two 8 mm ones`, `eight altogether`, `all six started`.
+ * A count of a piece that is not named again: `four of them`, `two 8 mm ones`, `eight altogether`, `all six started`,
+ * `with the other four`.
  *
  * @param piece - the piece last named or sized in this step; without one nothing is counted
  * @param step - steps over a thread or size at a place, giving the index after it
@@ -401,6 +402,9 @@ export function pronounCountAt(
     behind: true,
   });
   const after = (index: number): string => tokens[index]?.lower ?? '';
+  // `with the other four, 15 Nm`
+  const others = tokens[at - 1]?.lower === 'other' && tokens[at - 3]?.lower === 'with';
+  if (others && /^[.,;:(]$/.test(after(number + 1))) return found(number + 1);
   if (all) return tokens[number + 1] === undefined || AFTER_ALL.test(after(number + 1)) ? found(number + 1) : undefined;
   if (/^(?:altogether|overall)$/.test(after(number + 1))) return found(number + 2);
   if (after(number + 1) === 'in' && /^(?:all|total)$/.test(after(number + 2))) return found(number + 3);

@@ -5,6 +5,7 @@ import { conditions } from './condition-phrase.ts';
 import type { Fact } from './fact.ts';
 import { feels } from './feel-phrase.ts';
 import { generalCharts } from './general-chart.ts';
+import { generalInWords, generalRules } from './general-torque.ts';
 import { figuresTakenBack, giveRoles } from './give-roles.ts';
 import { modelColumns } from './model-columns.ts';
 import { oldColumns } from './old-columns.ts';
@@ -22,7 +23,8 @@ import { signsExplained } from './signs-explained.ts';
 import { ofSizeBehind, ofWrittenSize } from './sizes-of-sheet.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
-import { afterwards, type Ordered, writtenOut } from './written-out.ts';
+import { stepTorques, stepTorquesInWords } from './torques-by-step.ts';
+import { afterwards, type Ordered, type WrittenOut, writtenOut } from './written-out.ts';
 
 export type { SheetStep };
 
@@ -43,19 +45,30 @@ function isLabel(text: string, steps: readonly SheetStep[], { start, step }: Fac
 /** Longest text that is read, characters: about a hundred pages. */
 export const LONGEST_SHEET = 600_000;
 
+/** How sure a torque is that stands in a chart, a rule or a list of steps, as one under a column's heading is. */
+const BROUGHT = 0.85;
+
 /** What stands right before a size that was printed wrongly. */
 const WROTE =
   /\b(?:we (?:wrote|printed|said)|wrongly (?:printed|given)(?: as)?|misprinted as|instead of|not the|was printed as) $/i;
 
-/** What the sheet says by signs and charts, said where it is meant; the legend of the signs is no work. */
-function inOwnWords(laid: Ordered): Ordered {
+/**
+ * What the sheet says by signs and charts, said where it is meant; the legend of the signs is no work. A rule or a list
+ * whose figures are said in steps holds no joints of its own.
+ */
+function inOwnWords(laid: Ordered): WrittenOut & { saidElsewhere: ReadonlySet<'rule' | 'steps'> } {
   const { places, legend } = signsExplained(laid.text);
   const bare = legend.reduce(
     (rest, { start, end }) => rest.slice(0, start) + ' '.repeat(end - start) + rest.slice(end),
     laid.text,
   );
-  const said = [...places, ...chartInWords(bare)].sort((a, b) => a.start - b.start);
-  return afterwards(laid, writtenOut(bare, said));
+  const ruled = generalInWords(bare);
+  const stepped = stepTorquesInWords(bare);
+  const saidElsewhere = new Set<'rule' | 'steps'>();
+  if (ruled.length > 0) saidElsewhere.add('rule');
+  if (stepped.length > 0) saidElsewhere.add('steps');
+  const said = [...places, ...chartInWords(bare), ...ruled, ...stepped].sort((a, b) => a.start - b.start);
+  return { ...afterwards(laid, writtenOut(bare, said)), saidElsewhere };
 }
 
 /**
@@ -69,7 +82,9 @@ function inOwnWords(laid: Ordered): Ordered {
  * @param lexicon - what this shop calls its compounds
  */
 export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetReading {
-  const { text, inSheet, holdsWords } = inOwnWords(readingOrder(withoutTranslation(passedOn(plainText(printed)))));
+  const { text, inSheet, holdsWords, asPrinted, saidElsewhere } = inOwnWords(
+    readingOrder(withoutTranslation(passedOn(plainText(printed)))),
+  );
   const fields = records(text);
   // What a record counts is no line of a packing list.
   const packing = packingLists(
@@ -78,7 +93,12 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
       text,
     ),
   );
-  const charts = [...generalCharts(text), ...classCharts(text)].map((span): SheetList => ({ ...span, of: 'chart' }));
+  const charts = [
+    ...generalCharts(text),
+    ...classCharts(text),
+    ...(saidElsewhere.has('rule') ? generalRules(text) : []),
+    ...(saidElsewhere.has('steps') ? stepTorques(text) : []),
+  ].map((span): SheetList => ({ ...span, of: 'chart' }));
   const senses = columnSenses(text);
   const page = pageFurniture(text).map((span): SheetList => ({ ...span, of: 'page' }));
   const charted = placeIn([...charts, ...page]);
@@ -163,11 +183,17 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));
   return {
     text: printed,
-    steps: steps.map((step) => ({ ...step, ...inSheet(step) })),
+    // Its own words, so that what is found in it stands where they say.
+    steps: steps.map((step) => ({ ...step, ...inSheet(step), text: holdsWords(step) ? asPrinted(step) : step.text })),
     facts: facts.map((fact) => {
       const span = inSheet(fact);
       // The sheet's own signs are shown, unless the words go on in another column, or say what stands elsewhere.
-      if (span.end - span.start !== fact.end - fact.start || holdsWords?.(fact)) return { ...fact, ...span };
+      if (holdsWords(fact)) {
+        // Brought here from a chart, a rule or a list: a person looks once whether it is meant.
+        const sure = fact.value.kind === 'torque' ? Math.min(fact.confidence, BROUGHT) : fact.confidence;
+        return { ...fact, ...span, confidence: sure };
+      }
+      if (span.end - span.start !== fact.end - fact.start) return { ...fact, ...span };
       // `8mm` that is read as `M8` is shown to its end.
       let more = 0;
       while (text[fact.end + more] === ' ' && /[\p{L}\d]/u.test(printed[span.end + more] ?? '')) more++;

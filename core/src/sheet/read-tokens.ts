@@ -387,7 +387,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
             at,
             lastPiece ??
               (about === undefined && !ONES_SIZED.test(text.slice(token.start, token.start + 40))
-                ? token.lower === 'all'
+                ? token.lower === 'all' || tokens[at - 1]?.lower === 'other'
                   ? pieceBefore
                   : undefined
                 : 'bolt'),

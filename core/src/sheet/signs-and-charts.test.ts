@@ -1,8 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { draftKit } from '../kit/draft/draft-kit.ts';
 import { classCharts } from './chart-by-class.ts';
+import { generalRules } from './general-torque.ts';
 import { readSheet } from './read-sheet.ts';
 import { signsExplained } from './signs-explained.ts';
+import { stepTorques } from './torques-by-step.ts';
 import { writtenOut } from './written-out.ts';
 
 const read = (text: string, kind: string) => readSheet(text).facts.filter(({ value }) => value.kind === kind);
@@ -14,9 +16,14 @@ const drafted = (text: string) => {
 };
 
 describe('what is written out', () => {
-  const { text, inSheet } = writtenOut('six screws (M), 9 Nm', [{ start: 11, end: 14, words: '(medium locker)' }]);
+  const { text, inSheet, holdsWords, asPrinted } = writtenOut('six screws (M), 9 Nm', [
+    { start: 11, end: 14, words: '(medium locker)' },
+  ]);
   it('stands in the words of the sheet around it', () => expect(text).toBe('six screws (medium locker), 9 Nm'));
   it('is found again where its sign stands, and all else where it was', () => {
+    const whole = { start: 0, end: text.length };
+    expect([holdsWords(whole), holdsWords({ start: 0, end: 5 })]).toEqual([true, false]);
+    expect(asPrinted(whole)).toBe('six screws (M), 9 Nm');
     expect(inSheet({ start: 12, end: 18 })).toEqual({ start: 11, end: 14 });
     const at = text.indexOf('9 Nm');
     expect(inSheet({ start: at, end: at + 4 })).toEqual({ start: 16, end: 20 });
@@ -119,8 +126,88 @@ describe('a chart of torques by size and class', () => {
   it('reads a long line in no time', () => {
     const begun = performance.now();
     classCharts(`TORQUE (ft-lbs) ${'GRADE 5 3/8 28 '.repeat(20_000)}`);
+    generalRules('unless stated otherwise '.repeat(20_000));
+    stepTorques('torques: step 5, '.repeat(20_000));
     readSheet(`2   3/8 bolt   ${'2   nut 3/8   '.repeat(3_000)}`);
     expect(performance.now() - begun).toBeLessThan(20_000);
+  });
+});
+
+const RULED = `Supplied: 2 guards, 8 bolts M8 x 25, 4 bolts M10 x 35, 12 washers.
+
+Unless stated otherwise tighten to: M6 10 Nm, M8 24 Nm, M10 48 Nm.
+
+1. Front guard: hold up, four M8 bolts with washers, finger tight.
+2. Four M10 bolts with spacers through both guards.
+3. Tighten the M8 bolts, then the M10 bolts.
+4. The two M8 bolts next to the oil filter: tighten to 18 Nm only, they go into aluminium.
+5. Do not tighten the M6 screws yet.
+`;
+
+describe('a rule that gives each size its torque', () => {
+  it('holds where a step tightens such a size and says nothing else', () =>
+    expect(torques(RULED)).toEqual([
+      ['24 N·m', 24, 'N·m'],
+      ['48 N·m', 48, 'N·m'],
+      ['18 Nm', 18, 'N·m'],
+    ]));
+  it('is no joint itself; its figures are shown as another’s', () =>
+    expect(read(RULED, 'torqueAside').map(({ value }) => value.kind === 'torqueAside' && value.max)).toEqual([
+      10, 24, 48,
+    ]));
+  it('reaches the draft, with the step in its own words', () => {
+    const kit = drafted(RULED);
+    expect(kit.groups.slice(0, 2).map(({ stations }) => stations.length)).toEqual([8, 4]);
+    expect(kit.steps.map(({ text }) => text)).toContain('Tighten the M8 bolts, then the M10 bolts.');
+  });
+  it('has the joints itself where no step tightens what it names', () =>
+    expect(
+      torques('BUMPER, TORQUE TABLE\nUnless otherwise noted: M12 90, M10 40 and M8 20 ft-lb.\nM6: 8 Nm\n').map(
+        ([, figure]) => figure,
+      ),
+    ).toEqual([90, 40, 20, 8]));
+  it('is none with one size alone, or without a unit', () => {
+    expect(generalRules('Unless stated otherwise tighten to: M8 24 Nm.')).toEqual([]);
+    expect(generalRules('Unless stated otherwise: M8 24, M10 48.')).toEqual([]);
+  });
+});
+
+const BY_STEP = `4 M8 x 20 button head screws
+4 M6 x 16 screws
+2 hooks
+
+3) Screw the hooks to the ladder, two M8 screws to a hook. Do not tighten yet.
+5) Screw the lower brackets to the tailgate with the M6 screws.
+7) Tighten the hooks, then look that the tailgate opens fully.
+
+Torques: step 5, 8 Nm. Step 7, 22 Nm.
+`;
+
+describe('torques by the numbers of steps', () => {
+  it('are said in their steps, whole, and are no joints of the list', () =>
+    expect(torques(BY_STEP)).toEqual([
+      ['8 Nm', 8, 'N·m'],
+      ['22 Nm', 22, 'N·m'],
+    ]));
+  it('make joints of what those steps tighten', () =>
+    expect(drafted(BY_STEP).groups.map(({ title, stations }) => [title, stations.length])).toEqual([
+      ['Lower brackets to tailgate', 4],
+      ['Hooks', 4],
+    ]));
+  it('may be one for two steps, and go before no figure of a step’s own', () => {
+    const text =
+      '1. Tighten the feet.\n2. Tighten the rail.\n3. Tighten the cap to 5 Nm.\n\nTorques: steps 1 and 2: 20 Nm, step 3: 6 Nm.\n';
+    expect(torques(text).map(([, figure]) => figure)).toEqual([20, 20, 5]);
+  });
+  it('stay joints of their list where one of its steps is not there: none is lost', () =>
+    expect(
+      torques('1. Tighten the feet.\n2. Look.\n3. Go.\n\nTorques: step 1: 20 Nm, step 9: 7 Nm.\n').map(
+        ([, figure]) => figure,
+      ),
+    ).toEqual([20, 7]));
+  it('are none without a word of torque before them, or with one step alone', () => {
+    expect(stepTorques('See step 5, 8 Nm and step 7, 22 Nm.')).toEqual([]);
+    expect(stepTorques('Torque: step 5, 8 Nm.')).toEqual([]);
   });
 });
 

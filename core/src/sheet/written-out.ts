@@ -5,8 +5,14 @@ export interface Ordered {
   text: string;
   /** A span of the new text in the old one. */
   inSheet(span: Span): Span;
+}
+
+/** A text in which signs are written out. */
+export interface WrittenOut extends Ordered {
   /** Whether a span holds words that stand for something printed otherwise. */
-  holdsWords?(span: Span): boolean;
+  holdsWords(span: Span): boolean;
+  /** A span as it stood before anything was written out: places in it are counted as in the sheet. */
+  asPrinted(span: Span): string;
 }
 
 /** Words that stand for what is printed at a place: a sign that a legend explains, a chart that is pointed to. */
@@ -15,10 +21,9 @@ export interface InWords extends Span {
 }
 
 /** One laying-out after another: spans of the last are found in the first. */
-export const afterwards = (first: Ordered, then: Ordered): Ordered => ({
-  text: then.text,
+export const afterwards = (first: Ordered, then: WrittenOut): WrittenOut => ({
+  ...then,
   inSheet: (span) => first.inSheet(then.inSheet(span)),
-  holdsWords: (span) => then.holdsWords?.(span) === true || first.holdsWords?.(then.inSheet(span)) === true,
 });
 
 /**
@@ -26,8 +31,7 @@ export const afterwards = (first: Ordered, then: Ordered): Ordered => ({
  *
  * @param places - in their order, none over another
  */
-export function writtenOut(text: string, places: readonly InWords[]): Ordered {
-  if (places.length === 0) return { text, inSheet: (span) => span };
+export function writtenOut(text: string, places: readonly InWords[]): WrittenOut {
   // Where each character begins and ends in the text it was made of.
   const from: number[] = [];
   const to: number[] = [];
@@ -52,12 +56,17 @@ export function writtenOut(text: string, places: readonly InWords[]): Ordered {
     at = end;
   }
   copy(text.length);
+  const inSheet = ({ start, end }: Span): Span => ({
+    start: from[start] ?? text.length,
+    end: end <= start ? (from[start] ?? text.length) : (to[end - 1] ?? text.length),
+  });
   return {
     text: out,
-    inSheet: ({ start, end }) => ({
-      start: from[start] ?? text.length,
-      end: end <= start ? (from[start] ?? text.length) : (to[end - 1] ?? text.length),
-    }),
+    inSheet,
     holdsWords: (span) => put.some(({ start, end }) => start < span.end && end > span.start),
+    asPrinted(span) {
+      const { start, end } = inSheet(span);
+      return text.slice(start, end);
+    },
   };
 }

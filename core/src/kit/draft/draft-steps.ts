@@ -7,6 +7,7 @@ import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
 import { backInWords } from './back-on.ts';
+import { calledLetters, callsOf, rowLetter } from './called-letters.ts';
 import { authorityIn } from './camber-words.ts';
 import { conditionOf, conditionOver, headsParagraph, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
@@ -108,32 +109,9 @@ const isFront = (text: string, own: readonly Fact[]): boolean =>
 const ENDS = /[.!?;:]\s*$/;
 const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split(/\s+/).length <= 12;
 
-/** A line of a list of torques with its letter: `A   strut top nuts`, `(B) clamp bolts`. */
-const LETTERED = /^\(?([A-Z])\)?(?:\s{2,}|[.):]\s+)/;
 /** `Torque codes`, over a list of them. */
 const FIGURES_TITLE =
   /^(?:tightening )?torques?(?: (?:codes?|values?|settings?|figures?|table|list|chart|specs?|specifications?|key))?\W*$/i;
-/** A figure with its key: `T2 = 40 Nm`. */
-const KEYED = /^((?!M\d)[A-Z]{1,2}\d{1,2})\s*[=:]\s/;
-/** `Tighten in the order D, B, A`, `tighten points A and C`: letters of such a list, one after the other. */
-const IN_ORDER =
-  /\b(?:[Tt]orque|[Tt]ighten)\b[^.;:]{0,40}?\b((?:[A-Z](?:, | and |, then | then |, and )){1,8}[A-Z])(?![\w-])/g;
-/** `Neck to the crossbar, points C`: where a letter is fitted. */
-const AT_POINT = /\b[Pp]oints? \(?([A-Z])\)?(?![\w-])/g;
-/** Letters of such a list that a step calls: `Tighten to torque A`, `torque (C)`; or several keys: `then T3, T2, T0`. */
-const calledLetters = (text: string): string[] => {
-  const keys = [...text.matchAll(/\b(?!M\d)[A-Z]{1,2}\d{1,2}\b(?!\s*[=:x×])/g)].map(([key]) => key);
-  const letters = [
-    ...text.matchAll(/\b(?:[Tt]orque|TORQUE|[Tt]ighten|TIGHTEN)(?: value| figure)? \(?([A-Z])\)?(?![\w-])/g),
-  ];
-  const ordered = [...text.matchAll(IN_ORDER)].flatMap(([, run = '']) => run.match(/[A-Z]/g) ?? []);
-  return [...letters.flatMap(([, letter]) => letter ?? []), ...(keys.length > 1 ? keys : []), ...ordered];
-};
-
-/** The last step that fits something at a lettered point; -1 where none does. */
-const lastPoint = (steps: readonly SheetStep[], letter: string): number =>
-  steps.findLastIndex(({ text }) => [...text.matchAll(AT_POINT)].some(([, point]) => point === letter));
-
 /** A figure said of what is done when the owner comes back. */
 export const laterIn = (own: readonly Fact[]): boolean => {
   const due = own.find(isKind('aftercare'));
@@ -187,19 +165,20 @@ export function draftSteps(
     return new Set(threads.map(({ value }) => value.designation));
   };
   // `A   strut top nuts ... 45 Nm`: a figure that steps further on call by its letter.
+  const calls = callsOf(reading.steps);
   const byLetter = new Map<string, string>();
   /** Letters that no step tightens by name: where their points are fitted last. */
   const pulledAt = new Map<number, string[]>();
   const lettered = new Set<number>();
   for (const fact of torques) {
     const text = reading.steps[fact.step]?.text ?? '';
-    const letter = (LETTERED.exec(text) ?? KEYED.exec(text))?.[1];
+    const letter = rowLetter(text);
     const group = groupOf.get(fact);
     if (letter === undefined || group === undefined || byLetter.has(letter)) continue;
-    const called = reading.steps.some(({ text }, at) => at !== fact.step && calledLetters(text).includes(letter));
-    const fitted = called ? -1 : lastPoint(reading.steps, letter);
-    if (!called && fitted < 0) continue;
-    if (fitted >= 0) pulledAt.set(fitted, [...(pulledAt.get(fitted) ?? []), letter]);
+    const tightened = calls.tightened(letter, fact.step);
+    const fitted = tightened ? undefined : calls.fittedAt(letter);
+    if (!tightened && fitted === undefined) continue;
+    if (fitted !== undefined) pulledAt.set(fitted, [...(pulledAt.get(fitted) ?? []), letter]);
     byLetter.set(letter, group);
     lettered.add(fact.step);
   }

@@ -53,9 +53,10 @@ export const elsewhere = (phrase: string, sentence: string): boolean =>
 
 /** A figure, and what parts it from the next joint of its run: `hooks 18 Nm, brackets 20 Nm`. */
 const FIGURE_BEFORE =
-  /\d\s?(?:n·?m|(?:ft|in)[ -]?lbs?|lb[ -]?(?:ft|in)|kgf?[ ·.]?m|kpm)\)?(?:,|;|,? and|,? &)\s+(?=(?:[^\d.;:]|\bM\d{1,2}\b)*$)/giu;
-/** `Torques, top to bottom: hooks 18 Nm`: what stands before the colon opens the run and names none of it. */
-const OPENS_RUN = /^\s*(?:tightening )?(?:torques?|settings?|figures?|values?)\b[^:.;]{0,30}:\s*/i;
+  /\d\s?(?:n·?m|(?:ft|in)[ -]?lbs?|lb[ -]?(?:ft|in)|kgf?[ ·.]?m|kpm)\)?(?:,|;|,? and|,? &)\s+(?=(?:[^\d.;:]|\bM\d{1,2}\b|\b\d{1,2}(?:-\d{1,2})?(?:\/\d{1,2})?["”])*$)/giu;
+/** `Torques, top to bottom: hooks 18 Nm`, `Tighten from front to rear: flange bolts 24 Nm`: what stands before the colon opens the run and names none of it. */
+const OPENS_RUN =
+  /^\s*(?:(?:tightening )?(?:torques?|settings?|figures?|values?)|(?:then |now |finally )?tighten from)\b[^:.;]{0,30}:\s*/i;
 /** A joint's name in such a run is short. */
 const LONGEST_IN_RUN = 40;
 
@@ -78,12 +79,18 @@ function nameInRun(before: string): string | undefined {
   return partWords(name).length > 0 || kindsIn(name).length > 0 ? name : undefined;
 }
 
+/** A part and nothing more, between a verb of tightening and its figure. */
+const TIGHTENED_PART =
+  /^\W*(?:(?:now|then|finally) )?(?:tighten|torque|pull up|do up|secure) (?:(?:the|both|all|these) ){0,2}([\p{L} -]{3,30}?)\s*(?:to|at|\()?\s*$/iu;
+
 /**
  * The parts that alone name a joint in a run of names and figures: `hooks 18 Nm, brackets 20 Nm`; as
  * {@link SentenceIndex} has them.
  */
 export function partsInRun(step: SheetStep, at: number): string[] {
-  const name = nameInRun(step.text.slice(0, Math.max(0, at - step.start)));
+  const before = step.text.slice(0, Math.max(0, at - step.start));
+  // `Tighten the hooks to 22 Nm, then look …`: what stands behind the figure is no name of it.
+  const name = nameInRun(before) ?? TIGHTENED_PART.exec(before)?.[1];
   return name === undefined || tellingWords(name).length > 0 ? [] : partKeys(name);
 }
 
@@ -172,7 +179,7 @@ const SIDES =
 const CORNERS = /\b(?:all four|each|every|at the four) (?:corners?|wheels?|hubs?)\b/i;
 /** `Same at all four uprights`, `repeat for the other three`: how often it is done in all. */
 const SAME_AT =
-  /\b(?:same|repeat(?:ed)?|likewise|ditto)\b[^.;]{0,24}?\b(?:all|(the other))\s+(two|three|four|five|six|eight|[2-8])\b/i;
+  /\b(?:same|repeat(?:ed)?|likewise|ditto)\b(?! with\b)[^.;]{0,24}?\b(?:all|(the other))\s+(two|three|four|five|six|eight|[2-8])\b/i;
 const EACH = /\b(?:each|every|per|a|both|the two)\s+(\p{L}{3,})\b/giu;
 
 /**
