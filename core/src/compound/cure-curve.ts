@@ -1,6 +1,6 @@
 import { firstFault, type InputFault, outOfRange } from '../quantity/input-fault.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { SettingCompound } from './compound.ts';
+import { type CompoundKind, type SettingCompound, setsOnTheThread } from './compound.ts';
 
 /** What the thread is made of or plated with: metals that let an anaerobic product set, and those that do not help. */
 export type Substrate = 'steel' | 'brass' | 'zincPlated' | 'stainless' | 'aluminium' | 'blackOxide';
@@ -34,6 +34,10 @@ export const USUAL_TIMES: Record<SettingCompound, ProductTimes> = {
   retaining: { workingWindowMin: 8, fixtureMin: 15, fullCureH: 24 },
   sealant: { workingWindowMin: 20, fixtureMin: 60, fullCureH: 24 },
 };
+
+/** Usual times of what sets; those of a medium locker for what does not, whose clock nobody asks. */
+export const usualTimesOf = (kind: CompoundKind): ProductTimes =>
+  USUAL_TIMES[setsOnTheThread(kind) ? kind : 'threadlockerMedium'];
 
 /** How much longer a metal takes than plain steel. Chosen by us after what product sheets commonly show. */
 const SUBSTRATE_FACTOR: Record<Substrate, { factor: number; active: boolean }> = {

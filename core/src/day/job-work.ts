@@ -1,5 +1,5 @@
 import { setsOnTheThread } from '../compound/compound.ts';
-import { cureTimes, type ProductTimes, USUAL_TIMES } from '../compound/cure-curve.ts';
+import { cureTimes, type ProductTimes, usualTimesOf } from '../compound/cure-curve.ts';
 import { shortages } from '../job/hardware-ledger.ts';
 import { type JobState, lineState, stationState } from '../job/job-state.ts';
 import { clockOfAct, compoundClocks, waitsForTheDriver } from '../job/line-clocks.ts';
@@ -119,7 +119,7 @@ function setting(plan: Plan, group: PlanGroup): { sets: ProductTimes; window?: n
     .map((one) => compounds.get(one.compound ?? ''))
     .find((one) => one && setsOnTheThread(one.kind));
   if (!compound) return undefined;
-  const usual = USUAL_TIMES[setsOnTheThread(compound.kind) ? compound.kind : 'threadlockerMedium'];
+  const usual = usualTimesOf(compound.kind);
   return {
     sets: {
       workingWindowMin: compound.workingWindowMin ?? usual.workingWindowMin,

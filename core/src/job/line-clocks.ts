@@ -1,5 +1,4 @@
-import { setsOnTheThread } from '../compound/compound.ts';
-import { cureTimes, USUAL_TIMES } from '../compound/cure-curve.ts';
+import { cureTimes, usualTimesOf } from '../compound/cure-curve.ts';
 import { indexOf, type Plan, type PlanAction } from '../kit/plan.ts';
 import type { ClockGate } from '../kit/step-action.ts';
 import { type LineAct, lineOf } from '../line/line.ts';
@@ -85,7 +84,7 @@ export function compoundClocks(plan: Plan, job: JobState): LineClock[] {
     }
     const compound = last && compounds.get(last.compound);
     if (!last || !compound || (compound.fixtureMin === undefined && compound.fullCureH === undefined)) return [];
-    const usual = USUAL_TIMES[setsOnTheThread(compound.kind) ? compound.kind : 'threadlockerMedium'];
+    const usual = usualTimesOf(compound.kind);
     const times = cureTimes(
       {
         workingWindowMin: compound.workingWindowMin ?? usual.workingWindowMin,

@@ -115,11 +115,14 @@ export const classCharts = (text: string): Chart[] => {
   return lines.flatMap((_, at) => chartAt(lines, at) ?? []);
 };
 
-/** Whether words name a size: `3/8" bolts`, `the M10s`; none within another. */
-function named(size: string, words: string): boolean {
-  const pattern = size.replace(/^M/, String.raw`\bM ?`).replace('/', String.raw`\/`);
-  return new RegExp(String.raw`(?<![\d/.])${pattern}(?![\d/])`, 'i').test(words);
-}
+/** Where words name a size: `3/8" bolts`, `the M10s`; none within another. */
+const sizePattern = (size: string): RegExp =>
+  new RegExp(
+    String.raw`(?<![\d/.])${size.replace(/^M/, String.raw`\bM ?`).replace('/', String.raw`\/`)}(?![\d/])`,
+    'gi',
+  );
+
+const named = (size: string, words: string): boolean => sizePattern(size).test(words);
 
 /** The words of the step up to a place. */
 function stepUpTo(lines: readonly Line[], place: number): string {
@@ -177,8 +180,7 @@ export function chartInWords(text: string): InWords[] {
 
 /** The classes a line gives to a size: what stands behind it, up to the next size of the line. */
 function classesNear(size: string, line: string): string[] {
-  const pattern = size.replace(/^M/, String.raw`M ?`).replace('/', String.raw`\/`);
-  return [...line.matchAll(new RegExp(String.raw`(?<![\d/.])${pattern}(?![\d/])`, 'gi'))].flatMap((match) => {
+  return [...line.matchAll(sizePattern(size))].flatMap((match) => {
     const behind = line.slice(match.index + match[0].length);
     const next = behind.search(/ {3,}\d/);
     return classesIn(next < 0 ? behind : behind.slice(0, next)).map(({ of }) => of);

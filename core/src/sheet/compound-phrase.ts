@@ -16,7 +16,9 @@ const LOCKER = phrases(
 );
 const HIGH = new Set(['hochfest', 'red', 'high', 'permanent', 'strong', 'strongest']);
 const MEDIUM = new Set(['mittelfest', 'blue', 'medium', 'middle', 'removable', 'mid', 'med']);
-const LOW = new Set(['low', 'light', 'weak', 'purple', 'niedrigfest']);
+const LOW = new Set(['low', 'weak', 'purple', 'niedrigfest']);
+/** What stands behind `low` where it is a strength: `low profile` and `low range` are none. */
+const BEHIND_LOW = /^(?:strength|grade|locker|thread\w*|lock\w*|tl|[-,;:.)]|)$/;
 const LOCKER_OPENERS = openersOf(LOCKER);
 const COLOURED = new Set(['liquid', 'stuff', 'goop', 'locker', 'glue', 'compound', 'fluid', 'drop']);
 
@@ -226,12 +228,12 @@ export function locker(tokens: readonly Token[], at: number, source: string): Ph
   for (let back = at - 1; back >= at - 5 && back >= 0; back--) {
     const token = tokens[back];
     if (!token || token.text === '.' || token.lower === 'and') break;
-    near.push(token.lower);
+    if (token.lower !== 'low' || BEHIND_LOW.test(lower(tokens, back + 1))) near.push(token.lower);
   }
   for (let on = next; on < next + 6; on++) {
     const token = tokens[on];
     if (!token || token.text === '.' || token.lower === 'and') break;
-    near.push(token.lower);
+    if (token.lower !== 'low' || BEHIND_LOW.test(lower(tokens, on + 1))) near.push(token.lower);
   }
   const high = near.some((word) => HIGH.has(word));
   const medium = near.some((word) => MEDIUM.has(word));

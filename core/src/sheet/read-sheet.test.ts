@@ -265,6 +265,8 @@ describe('compounds', () => {
     ['a drop of low strength threadlocker on the M4 screws', ['threadlockerLow']],
     ['Purple thread lock on the screws', ['threadlockerLow']],
     ['locker (low strength), 5 Nm', ['threadlockerLow']],
+    ['Threadlocker on the light bar bolts', ['threadlockerMedium']],
+    ['Threadlocker on the low profile screws', ['threadlockerMedium']],
     ['Use high-strength thread locker', ['threadlockerHigh']],
     ['red thread-locking compound', ['threadlockerHigh']],
     ['medium strength threadlocking adhesive', ['threadlockerMedium']],
