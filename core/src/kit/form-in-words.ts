@@ -30,8 +30,11 @@ const NAMES: ReadonlyArray<[RegExp, NamedForm]> = [
   [/\b(?:castle|castellated|slotted) nuts?\b/i, { kind: 'nut', head: 'castle' }],
   [/\bnylon(?:[- ](?:lock|insert))? nuts?\b/i, { kind: 'nut', locking: 'nylon' }],
   [/\bflanged? nuts?\b/i, { kind: 'nut', head: 'hexFlange' }],
-  [/\b(?:split|spring|lock)[- ]?washers?\b/i, { kind: 'washer', form: 'lock' }],
-  [/\b(?:star|toothed|serrated) washers?\b/i, { kind: 'washer', form: 'star' }],
+  [
+    /\b(?:split|spring|lock)[- ]?(?:M\d{1,2} )?washers?\b|\bwashers?,? (?:M\d{1,2},? )?(?:spring|split|lock(?:ing)?)\b/i,
+    { kind: 'washer', form: 'lock' },
+  ],
+  [/\b(?:star|toothed|serrated) (?:M\d{1,2} )?washers?\b/i, { kind: 'washer', form: 'star' }],
   [/\b(?:conical|belleville|disc spring)(?: washers?)?\b/i, { kind: 'washer', form: 'conical' }],
   [/\b(?:fender|penny|repair|wide) washers?\b/i, { kind: 'washer', form: 'fender' }],
   [/\bsquare (?:plate )?washers?\b/i, { kind: 'washer', form: 'square' }],

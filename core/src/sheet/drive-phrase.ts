@@ -249,6 +249,13 @@ const RULES: ReadonlyArray<{
     read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
     of: 'fastener',
   },
+  // `Remove the carrier (three bolts, 17 mm)`
+  {
+    pattern:
+      /(?<=\b(?:remove|unclip|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten|take off)\b[^.;:\n()]{3,60}\((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve) (?:\p{L}+ )?(?:bolts|nuts|screws),? )(\d{1,2}) ?(mm)(?=\))/giu,
+    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    of: 'fastener',
+  },
   // `Remove the lower shackle bolt (21 mm) and the upper (18 mm)`
   {
     pattern:

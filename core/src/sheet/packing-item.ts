@@ -13,7 +13,7 @@ export const LEADING = new RegExp(
 const TRAILING =
   /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces?|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
 const MARKED_TRAILING =
-  /(?:\s?[x×*]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces?|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces?|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
+  /(?:\s?[x×*]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces?|parts|(?:of )?each))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces?|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
 /** A number that is the size of what it stands before. */
 const SIZE_BEHIND =
   /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch(?:es)?|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg|min(?:ute)?s?|hours?|days?)\b)/i;
@@ -38,6 +38,14 @@ const ENDS_WITH_SIZE = /\bM\d{1,2}(?:[x×]\d{1,3}(?:\.\d+)?){0,2}$/i;
 
 /** The count and the name of one item: `4 x foot`, `U-bolts 4`, `cable tie x12`, `a tube of sealant`. */
 export function itemOf(raw: string): { count: number; item: string } | undefined {
+  const once = countedOnce(raw);
+  // `Upper brackets L/R (1 each)`: two of them.
+  return once && ONE_OF_EACH.test(raw) && BOTH_SIDES.test(once.item) ? { ...once, count: 2 * once.count } : once;
+}
+const ONE_OF_EACH = /\(\d{1,2} (?:of )?each\)\s*$/i;
+const BOTH_SIDES = /\b(?:L ?[/&+] ?R|LH ?[/&+] ?RH|left (?:and|&|\/) right|driver (?:and|&|\/) passenger)\b/i;
+
+function countedOnce(raw: string): { count: number; item: string } | undefined {
   // `flange nut M10 ×6`, `stud bolt M10×25 ×6 (pressed in)`: a cross that stands off its size and touches its number.
   const [tail = '', often] = CROSSED.exec(raw.slice(-LONGEST_TAIL)) ?? [];
   const crossed = raw.slice(0, raw.length - tail.length).trimEnd();
@@ -124,6 +132,8 @@ export function singleOf(raw: string): { count: number; item: string } | undefin
   const [, item = ''] = /^(?:and |the )*(\p{L}[\p{L} -]{2,30})$/iu.exec(raw.replace(/[.,;]+$/, '')) ?? [];
   const last = item.toLowerCase().split(/[ -]/).at(-1) ?? '';
   // The head of a snorkel or a pump, and no bolt's.
+  // `12 M8 x 25, bar to bracket`: what they join is no piece.
+  if (/\bto\b/i.test(item)) return undefined;
   return PART.test(item) || last === 'head' || (HARDWARE.has(last) && !last.endsWith('s'))
     ? { count: 1, item }
     : undefined;

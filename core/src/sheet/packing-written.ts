@@ -75,6 +75,11 @@ function unpacked(piece: Span & { text: string }): Array<Span & { text: string }
   const held = /\(([^()]*[,;][^()]*)\)\s*$/.exec(piece.text);
   if (!held) return [piece];
   const inside = piecesOf(held[1] ?? '', piece.start + held.index + 1);
+  // `8 off M10 washers (4 flat, 4 spring)`: the bracket says which they are.
+  const outer = itemOf(piece.text.slice(0, held.index));
+  const kinds = inside.map(({ text }) => itemOf(text));
+  if (outer && outer.count > 1 && kinds.reduce((sum, kind) => sum + (kind?.count ?? Number.NaN), 0) === outer.count)
+    return inside.map((kind) => ({ ...kind, text: `${kind.text} ${outer.item}` }));
   return inside.length >= 2 && inside.every(({ text }) => itemOf(text) !== undefined) ? inside : [piece];
 }
 
@@ -128,6 +133,17 @@ export function writtenItems(text: string, start: number): PackingLine[] {
         item: [first.item.item, ...rest.map(({ piece }) => piece.text.trim())].join(', '),
       },
     ];
+  // `Lower ball studs, 10 mm hex (2)`: a row that counts once, at its end, is of one thing.
+  const whole = itemOf(text);
+  if (
+    whole &&
+    rest.length > 0 &&
+    lastPiece &&
+    first?.item === undefined &&
+    pieces.filter(({ item }) => item !== undefined).length === 1 &&
+    /^\s*\p{L}[^(]*\(\d{1,3}(?: (?:of )?each)?\)\s*$/u.test(text)
+  )
+    return [{ start: (first as (typeof pieces)[number]).piece.start, end: lastPiece.end, ...whole }];
   const counted = pieces.filter(({ item }) => item !== undefined).length;
   return pieces.flatMap(({ piece, item }) => {
     const named = item ?? (counted >= AMONG_COUNTED ? singleOf(piece.text) : undefined);

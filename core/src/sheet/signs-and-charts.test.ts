@@ -238,7 +238,7 @@ describe('two bags beside each other', () => {
   it('have the nuts of the U-bolts, twice as many, for `the U-bolt nuts`', () => {
     const kit = drafted(BAGS);
     const [group] = kit.groups;
-    expect(group?.title).toBe('U-bolts');
+    expect(group?.title).toBe('U-bolt nuts');
     expect(group?.stations).toHaveLength(8);
     expect(group?.stages).toHaveLength(3);
   });

@@ -6,7 +6,7 @@ import { NUMBER_WORDS } from '../../sheet/lexicon.ts';
 import { inchSizeIn } from '../../sheet/spoken-thread.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { Pattern } from '../../tightening/pattern.ts';
-import type { Item, OrderRule, StackPiece, Station } from '../kit-document.ts';
+import type { Item, OrderRule, Station } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { PrintedSpec } from '../printed-spec.ts';
 import { printedTorque, specOfTorque } from '../spec-from-printed.ts';
@@ -14,12 +14,13 @@ import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
-import { driveTakenOff } from './drive-taken-off.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
-import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { fitsBySize, stackOf, washersOf } from './joint-stack.ts';
+import { kindsIn, partWords, phraseBefore, type Times, tellingWords } from './joint-words.ts';
 import { doneOnOtherSide } from './other-side-later.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
+import { countTakenOff, driveTakenOff } from './taken-off.ts';
 
 const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pattern> = {
   star: 'star',
@@ -125,22 +126,6 @@ function asListed(
     return other?.system === thread.system && other.nominalMm === thread.nominalMm ? [other] : [];
   });
   return same.length === 1 ? same[0] : thread;
-}
-
-/** Whether a washer whose name has a size fits a thread: `flat washers, 7/16`, `washers 13` (the hole of an M12). */
-function fitsBySize(name: string, thread: Thread | undefined, sizes: ReadonlySet<number>): boolean {
-  if (!thread) return true;
-  const inch = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))(?![\d/])/.exec(name)?.[1];
-  if (inch !== undefined) return thread.designation.startsWith(`${inch}-`);
-  const [, behind, before] =
-    /\bwashers?,? (?:ø ?)?(\d{1,2}(?:[.,]\d)?)(?: mm)?(?:,? (?:hard(?:ened)?|flat|plain|thick|heavy|large|zinc|black|stainless|spring))?$|^(\d{1,2}(?:[.,]\d)?) ?[x×] ?\d{2}\b.*\bwashers?$/i.exec(
-      name.trim(),
-    ) ?? [];
-  const hole = Number((behind ?? before)?.replace(',', '.'));
-  // `Washer 14` beside M14 bolts is called by their size.
-  if (sizes.has(hole)) return hole === thread.nominalMm;
-  // A washer's hole is up to 2 mm wider than its bolt. Common practice, no source.
-  return !(hole > 4) || (hole >= thread.nominalMm && hole <= thread.nominalMm + 2);
 }
 
 /** One figure for every piece of a size: `Torque ALL 1/2" hardware to 75 lb-ft`. */
@@ -306,51 +291,6 @@ export interface Joints {
   together: ReadonlyMap<string, readonly string[]>;
 }
 
-/** What comes off, by the words of its name, found once for a sheet. */
-const offKnown = new WeakMap<Drafting['facts'], ReadonlyMap<string, ReadonlyArray<Of<'action'>>>>();
-function offByWord(facts: Drafting['facts']): ReadonlyMap<string, ReadonlyArray<Of<'action'>>> {
-  const made = offKnown.get(facts);
-  if (made) return made;
-  const off = new Map<string, Array<Of<'action'>>>();
-  for (const fact of facts.filter(isKind('action')))
-    if (fact.value.action === 'remove')
-      for (const word of new Set(tellingWords(fact.value.object))) {
-        const there = off.get(word);
-        if (there) there.push(fact);
-        else off.set(word, [fact]);
-      }
-  offKnown.set(facts, off);
-  return off;
-}
-
-/** More of one name than these tell nothing of a joint. */
-const MOST_OFF = 40;
-
-/**
- * How many came off, for a joint whose own sentence says no number: `Remove both front wheels (6 nuts each)` are twelve
- * wheel nuts, `Detach the tie-rod end, one per side` two nuts of it.
- */
-function countTakenOff(
-  { reading, facts, inStep }: Drafting,
-  said: JointSentences,
-  torque: Of<'torque'>,
-): number | undefined {
-  const [kind] = said.kinds;
-  const off = offByWord(facts);
-  const named = new Set(said.words.flatMap((word) => (off.get(word) ?? []).slice(0, MOST_OFF)));
-  for (const fact of [...named].sort((a, b) => a.start - b.start)) {
-    const text = reading.steps[fact.step]?.text ?? '';
-    if (fact.step === torque.step) continue;
-    const counted = inStep(fact.step)
-      .filter(isKind('count'))
-      .find(({ value }) => kind !== undefined && KIND_OF[value.noun] === kind);
-    const times = timesIn(text, [])?.times ?? (/\bboth\b.*\beach\b/i.test(text) ? 2 : undefined);
-    if (counted) return counted.value.count * (times ?? 1);
-    if (times !== undefined) return times;
-  }
-  return undefined;
-}
-
 /**
  * The joints: a group of stations for each joint the sheet gives a torque for, values of one joint under different
  * conditions together. Joints are told apart by the words of their sentences, never by thread and figure alone.
@@ -393,6 +333,11 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   /** How many figures are said of each size, or of none. */
   const figuresOf = new Map<string | undefined, number>();
   for (const { about } of facts.filter(isKind('torque'))) figuresOf.set(about, (figuresOf.get(about) ?? 0) + 1);
+  /** How many rows of tables name each size, still to be drawn. */
+  const rowsOfSize = new Map<string | undefined, number>();
+  for (const { about, step } of facts.filter(isKind('torque')))
+    if (about !== undefined && inTable(reading.steps[step]?.text ?? '') && !inStep(step).some(isKind('count')))
+      rowsOfSize.set(about, (rowsOfSize.get(about) ?? 0) + 1);
   // Pieces of a size that a torque's own sentence names wait for it.
   const claimed = new Map<string, number>();
   for (const { about, step } of facts.filter(isKind('torque'))) {
@@ -589,7 +534,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const bolt = uBolt ? undefined : named;
     for (const piece of [bolt, nut]) if (piece?.source === 'kit' && written !== undefined) piece.thread ??= written;
     const counted = said.count;
+    const clamps = said.items.filter((item) => item.kind === 'clamp' && left(item) > 0);
+    const clamp = counted?.value.noun === 'clamp' && !bolt && !nut && clamps.length === 1 ? clamps[0] : undefined;
     const has = Math.min(
+      clamp ? left(clamp) : Number.POSITIVE_INFINITY,
       bolt && left(bolt) > 0 ? left(bolt) : Number.POSITIVE_INFINITY,
       nut && left(nut) > 0 ? left(nut) : Number.POSITIVE_INFINITY,
     );
@@ -625,11 +573,16 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       has / ofOneShare <= MOST_SHARES &&
       figuresOf.get(torque.about) === 1;
     const off = unsaid ? countTakenOff(drafting, said, torque) : undefined;
+    // `Front M10 x 30`, `Middle M10 x 30` of one table: each row has its share of the list's.
+    const rows = row && each === undefined ? (rowsOfSize.get(torque.about) ?? 0) : 0;
+    if (rows > 0) rowsOfSize.set(torque.about, rows - 1);
     const wanted =
-      off ??
+      off?.count ??
       (each === undefined
         ? Number.isFinite(has)
-          ? has
+          ? rows > 1 && has % rows === 0
+            ? has / rows
+            : has
           : // `Clips (4)`: as many as the list has of them, screwed by themselves as they are.
             (times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
         : sharedOut
@@ -640,7 +593,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const count = Math.max(1, Math.min(wanted, most, 200));
     if (most > has && bolt) bolt.quantity = Math.max(bolt.quantity, count);
     if (counted) place(counted, `groups[${kit.groups.length}]`);
-    const kind = bent ? 'U-bolts' : `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
+    const kind = bent ? 'U-bolts' : `${nut && !bolt ? 'nut' : (said.kinds[0] ?? 'bolt')}s`;
     if (said.keyed !== undefined) keyedRows.add(said.keyed);
     const section = sectionOf(reading.steps, said.keyed ?? torque.step)?.replace(/\s*\(\d+\)/g, '');
     const size = (thread ?? threadNamed((bolt ?? nut)?.thread))?.designation;
@@ -708,12 +661,16 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       (ofThread === undefined || (washerFor.get(item.id) ?? sizeOfJoint) === sizeOfJoint) &&
       fitsBySize(item.name, ofThread, metricSizes);
     const factory = piece.source === 'factory';
-    const washer =
-      said.items.find((item) => item.kind === 'washer' && left(item) >= count) ??
-      (factory ? undefined : listed.get('washer')?.find((item) => left(item) >= count && fits(item)));
-    // Twice as many washers as bolts stand under head and nut.
-    const washers = washer && nut && bolt && washer.quantity >= 2 * bolt.quantity && left(washer) >= 2 * count ? 2 : 1;
-    const driveFact = said.drive ?? (factory ? driveTakenOff(drafting, title) : undefined);
+    const byLabel = said.items.filter((item) => item.kind === 'washer' && left(item) >= count);
+    const washers = washersOf(
+      byLabel.length > 0
+        ? byLabel
+        : factory
+          ? []
+          : (listed.get('washer') ?? []).filter((item) => left(item) >= count && fits(item)),
+      { bolt, nut, often: (item) => left(item) / count },
+    );
+    const driveFact = said.drive ?? (factory ? (driveTakenOff(drafting, title) ?? off?.drive) : undefined);
     // A cross or square bit is no drive a wrench has: it is looked at at the head.
     const jointThread = thread ?? threadNamed(piece.thread);
     const told = driveFact && turns(driveFact.value.drive, jointThread) ? driveFact.value.drive : undefined;
@@ -732,7 +689,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       if (compoundFact.step !== torque.step) assume(groupPath, 'compoundNearby', title);
     }
     for (const item of [piece, nut]) if (item) used.set(item.id, (used.get(item.id) ?? 0) + count);
-    if (washer) used.set(washer.id, (used.get(washer.id) ?? 0) + washers * count);
+    for (const { id } of [...washers.underHead, ...washers.underNut]) used.set(id, (used.get(id) ?? 0) + count);
     const members: string[] = [];
     // The sides are counted on from the joint before: L1 and R1, then L2 to R4.
     let before = (times && countedOn.get(times.places)) ?? 0;
@@ -741,13 +698,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     while (places(before).some((label) => labels.has(label))) before++;
     if (times) countedOn.set(times.places, before);
     for (let at = 0; at < count; at++) {
-      const stack: StackPiece[] = [];
-      if (piece.kind === 'bolt') stack.push({ kind: 'hardware', item: piece.id });
-      if (washer) stack.push({ kind: 'hardware', item: washer.id });
-      stack.push({ kind: 'clamped', name: 'Part', thicknessMm: 5 });
-      if (washer && washers === 2) stack.push({ kind: 'hardware', item: washer.id });
-      const end = nut ?? (piece.kind === 'nut' ? piece : undefined);
-      if (end) stack.push({ kind: 'hardware', item: end.id });
+      const stack = stackOf(piece, nut, washers);
       const where = placeOf(at, count, times, before);
       const station: Station = {
         id: freshId(`s${kit.stations.length + 1}`),

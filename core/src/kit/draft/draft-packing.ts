@@ -9,6 +9,22 @@ import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafti
 import { fromCapitals } from './from-capitals.ts';
 import { followers, tellingWords, timesIn } from './joint-words.ts';
 
+/** What tells pieces of one size apart: `flat washer`, `nyloc nut`, `carriage bolt`. */
+const LIKE =
+  'flat|plain|spring|split|lock|locking|star|fender|penny|hard(?:ened)?|thick|large|small|copper|nyloc|nylock|nylon|self[- ]?locking|flange[d]?|dome[d]?|acorn|wing|castle|slotted|jam|thin|deep|high|serrated|carriage|coach|cup|countersunk|shoulder|eye|tee?|hex|stainless';
+/** The words of a line that say what a piece is like, with a space behind; empty where there are none. */
+function likeIn(line: string, noun: string): string {
+  const before = new RegExp(`((?:\\b(?:${LIKE})\\b[ ,-]+){1,3})(?:M\\d{1,2}[\\dx×. -]{0,12} )?${noun}s?\\b`, 'i').exec(
+    line,
+  )?.[1];
+  const plain = before
+    ?.toLowerCase()
+    .replace(/\bhex\b[ ,-]*/g, '')
+    .replace(/[, ]+/g, ' ')
+    .trim();
+  return plain ? `${plain} ` : '';
+}
+
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
 const OF_THE_VEHICLE = new Set(['remove', 'loosen', 'refit', 'disconnect', 'reconnect', 'keep', 'discard']);
 
@@ -240,7 +256,8 @@ export function draftPacking(drafting: Drafting): Packing {
     const called =
       /\p{L}+[- ]heads?$/iu.exec((line ?? '').split(',')[0] ?? '')?.[0].replace(/s$/i, '') ??
       (isBoltBySize(count) ? 'bolt' : count.value.noun);
-    const noun = `${called[0]?.toUpperCase()}${called.slice(1)}`;
+    const whole = kind === 'part' || /[- ]head$/i.test(called) ? called : `${likeIn(line ?? '', called)}${called}`;
+    const noun = `${whole[0]?.toUpperCase()}${whole.slice(1)}`;
     // A line of the list keeps its own words; what prose counts is named by its size.
     const sized = `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`;
     const name = fromCapitals(

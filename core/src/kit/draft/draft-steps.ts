@@ -91,6 +91,12 @@ const YES_NO = /^(?:yes|no|none|never|stop|nothing)\W*$/i;
 /** `Method`, `Section 3 Fitting`: over the steps below it. */
 const HEADS_STEPS =
   /^(?:(?:section|part|chapter|stage|phase) (?:\d{1,2}|[ivx]{1,4}|[A-F])\b[.:]?(?: [\p{L}& -]{3,40})?|method|procedure|instructions?|fitting|preparation|preparations|assembly|installation|directions|removal|the work|how to(?: (?:fit|do) (?:it|them))?|steps|before you (?:start|begin))\W*$/iu;
+/** `(FIG A)`, `See photo 3.`: a picture of what stands before it. */
+const PICTURE_ALONE =
+  /^\(?(?:see )?(?:fig(?:ure)?s?|pic(?:ture)?s?|photos?|illus(?:tration)?s?|images?|drawings?)\.? ?[A-Z\d]{1,3}(?: ?(?:[,&–-]|and) ?[A-Z\d]{1,3})*\)?\.?$/i;
+/** `Read all of these instructions before you start.`: said to whoever begins, and no work on the vehicle. */
+const READ_FIRST =
+  /^(?:please |kindly )?(?:read|study|go through|review)\b[^.]*\b(?:instructions?|sheet|manual|leaflet|guide|steps|all of (?:this|it))\b/i;
 /** `Done.` */
 const ALL_DONE = /^(?:done|finished|that(?:'s| is) (?:it|all)|good luck|enjoy|end)\W*$/i;
 /** `The vehicle shall not tow for 24 hours`, said of nobody's hands. */
@@ -202,6 +208,11 @@ export function draftSteps(
     }
     if (headsParagraph(drafting, at) || variants.isHeading(at) || FIGURES_TITLE.test(step.text.trim())) return;
     if (HEADS_STEPS.test(step.text.trim()) || ALL_DONE.test(step.text.trim())) return;
+    if (PICTURE_ALONE.test(step.text.trim())) {
+      const shown = kit.steps.at(-1);
+      if (shown) shown.text = clip(`${shown.text} ${step.text}`, 2000);
+      return;
+    }
     if (SMALL_TALK.test(step.text.trim()) || UNIT_ALONE.test(step.text.trim())) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
@@ -240,7 +251,9 @@ export function draftSteps(
       !works &&
       !own.some(({ value }) => value.kind === 'compound' || value.kind === 'stage');
     const minded =
-      ((MINDED.test(step.text) || step.warns || outdated || dryOnly) && !own.some(isKind('torque')) && !acts) ||
+      ((MINDED.test(step.text) || READ_FIRST.test(step.text) || step.warns || outdated || dryOnly) &&
+        !own.some(isKind('torque')) &&
+        !acts) ||
       (FORBIDS.test(step.text) && !own.some(isKind('torque')));
     if (limit !== undefined || minded || (at > lastTorque && FOR_LATER.test(step.text))) {
       kit.cautions.push({

@@ -4,6 +4,7 @@ import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { Packing } from './draft-packing.ts';
 import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
+import { fromCapitals } from './from-capitals.ts';
 import { tidyTitle } from './joint-title.ts';
 import {
   elsewhere,
@@ -20,6 +21,7 @@ import {
   tellingWords,
   timesIn,
 } from './joint-words.ts';
+import { isLike, isName, nameIn, trimmedName } from './noun-phrase.ts';
 import { sentenceIndex } from './sentence-index.ts';
 import { heldOf, labelOf, NO_TITLE, PART_TO_PART, pieceNamed, puttingOf, titled } from './title-words.ts';
 
@@ -363,28 +365,47 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     .filter(sameStep)
     .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
     .find((text) => text !== undefined);
-  const title = tidyTitle(
-    (cell === undefined ? pointOf(drafting, own) : titled(cell)) ??
-      connectsIt(drafting, torque.step) ??
-      (saidAfter === undefined ? undefined : titled(saidAfter)) ??
-      partToPart ??
-      (subject === undefined ? puttingOf(phrase) : undefined) ??
+  const nameless = !thread && !row && kinds.length === 0 && count === undefined && items.length === 0;
+  const place = cell === undefined ? undefined : tidyTitle(titled(cell));
+  const title =
+    firstName([
+      () => (cell === undefined ? pointOf(drafting, own) : titled(cell)),
+      () => connectsIt(drafting, torque.step),
+      () => (saidAfter === undefined ? undefined : titled(saidAfter)),
+      () => partToPart,
+      // `Push the hoses on, two clamps (8) on each hose (3 Nm)`: what is tightened has its name on the list.
+      () => {
+        const clamps = count?.value.noun === 'clamp' ? items.filter(({ kind }) => kind === 'clamp') : [];
+        return clamps.length === 1 ? nameIn(clamps[0]?.name ?? '', 3) : undefined;
+      },
+      () => (subject === undefined ? puttingOf(phrase) : undefined),
       // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
-      (subject === undefined &&
-      (phraseWords.length > 0 || parts.length > 0 || places.length > 0 || ownLabels.length > 0)
-        ? titled(phrase)
-        : undefined) ??
-      labelOf(own.text) ??
-      (subject === undefined ? pieceNamed(phrase) : undefined) ??
-      titled(places[0] ?? '') ??
-      put ??
+      () =>
+        subject === undefined &&
+        (phraseWords.length > 0 || parts.length > 0 || places.length > 0 || ownLabels.length > 0)
+          ? titled(phrase)
+          : undefined,
+      () => labelOf(own.text),
+      () => (subject === undefined ? pieceNamed(phrase) : undefined),
+      () => (subject === undefined && !row ? nameIn(phrase, 4) : undefined),
+      () => titled(places[0] ?? ''),
+      () => put,
       // `Fit bracket to upright. Torque: A 115 Nm`: what its step put where before.
-      putInStep ??
-      (subject === undefined ? undefined : titled(heldOf(phrase) ?? '')) ??
-      (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined
-        ? undefined
-        : `${phraseWords[0][0]?.toUpperCase()}${phraseWords[0].slice(1)} ${kinds[0]}s`),
-  );
+      () => putInStep,
+      () => (subject === undefined ? undefined : titled(heldOf(phrase) ?? '')),
+      () => {
+        const [word = ''] = phraseWords.filter((one) => !isLike(one));
+        return subject === undefined || kinds[0] === undefined || word === ''
+          ? undefined
+          : `${word[0]?.toUpperCase()}${word.slice(1)} ${kinds[0]}s`;
+      },
+      () => (row ? labelledAbove(reading.steps, torque.step) : undefined),
+      // Where not even a size or a kind would be left to call it by.
+      () => (nameless ? nameIn(own.text.slice(0, Math.max(0, torque.start - own.start)), 3) : undefined),
+      () => (nameless ? namedAbove(drafting, torque.step) : undefined),
+    ]) ??
+    // `Rear` names the row of a table, and nothing else.
+    (row ? place : undefined);
   return {
     ...(title ? { title } : {}),
     words,
@@ -403,6 +424,40 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     ...(subject !== undefined && keyed === undefined && pointsAtOthers(own, torque) ? { pointsAt: subject } : {}),
     assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
   };
+}
+
+/** The first of some titles that is a name, or holds one: `Lower bolt only with the car on its wheels`. */
+function firstName(titles: ReadonlyArray<() => string | undefined>): string | undefined {
+  for (const said of titles) {
+    const title = tidyTitle(said())?.replace(/[\s:;,.–-]+$/, '');
+    if (title === undefined) continue;
+    const name = isName(title) ? title : (trimmedName(title) ?? nameIn(title, 2));
+    if (name !== undefined) return fromCapitals(name);
+  }
+  return undefined;
+}
+
+/** `torque    115 Nm    64 Nm`, below `bracket    2x M12    2x M10`: the row above says of what. */
+function labelledAbove(steps: readonly SheetStep[], at: number): string | undefined {
+  const label = (text: string): string | undefined => /^\s*(\p{L}[\p{L} -]{2,30}?)(?:\s{3,}|\s*[|\t])/u.exec(text)?.[1];
+  const own = label(steps[at]?.text ?? '');
+  if (own === undefined || !/^(?:tightening|torques?|figure|moment|nm|to|value)\b/i.test(own)) return undefined;
+  return titled(label(steps[at - 1]?.text ?? '') ?? '');
+}
+
+/** How many sentences above a figure that names nothing may name it. */
+const NAMED_ABOVE = 3;
+
+/** What the sentences right above speak of, of the same step, where no other figure stands between. */
+function namedAbove({ reading, inStep }: Drafting, at: number): string | undefined {
+  const { number } = reading.steps[at] ?? {};
+  for (let above = at - 1; above >= Math.max(0, at - NAMED_ABOVE); above--) {
+    const step = reading.steps[above];
+    if (!step || step.list || step.number !== number || inStep(above).some(isKind('torque'))) return undefined;
+    const name = removes(inStep(above)) ? undefined : nameIn(step.text, 4);
+    if (name !== undefined) return name;
+  }
+  return undefined;
 }
 
 /** What may stand behind a figure and names nothing. */

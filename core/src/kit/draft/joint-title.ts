@@ -27,8 +27,10 @@ const SAYS_NOTHING =
 export function tidyTitle(title: string | undefined): string | undefined {
   if (title === undefined) return undefined;
   const plainTitle = title
-    .replace(/[\u2460-\u2473]/g, ' ')
+    .replace(/[\u2460-\u2473]|[*~_→±]+/g, ' ')
     .replace(/^(?:installation )?summary:\s*/i, '')
+    // `JORY: wheel nuts`: who speaks.
+    .replace(/^\p{Lu}{3,12}:\s+(?=\p{Ll})/u, '')
     // `For vehicles with particle filter: sensor`
     .replace(/^(?:for|on|if|with|when)\b[^:]*:\s*(?=\p{L}{3})/iu, '')
     // `Clamps: per side, J-bolts`, `Swan neck: M14 bolts that go through`: what stands before the colon names it.
@@ -42,7 +44,10 @@ export function tidyTitle(title: string | undefined): string | undefined {
     .replace(/^to (?:the )?(?=\p{L}{3})/iu, '')
     // `Each slider and start all bolts by hand`
     .replace(/^(?:each|every)\s+(?=\p{L}{3})/iu, '')
-    .replace(/(?<=\p{L}{3})\s(?:and|then) (?:start|tighten|run|snug|put|turn|leave)\b.*$/iu, '')
+    .replace(
+      /(?<=\p{L}{3})\s(?:and|then) (?:(?:start|tighten|run|snug|put|turn|leave)\b|(?:thread|screw|push|spin|drive|press)(?: (?:it|them)\b|$)).*$/iu,
+      '',
+    )
     .replace(/\s(?:by hand|with the fingers)\s*$/i, '')
     .replace(/(?<=\p{L}{3})\s(?:as|if|a side|per side|that|which|just|it's|he|she|on one|until|while|where)\b.*$/iu, '')
     .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '')

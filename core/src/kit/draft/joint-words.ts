@@ -74,7 +74,7 @@ function nameInRun(before: string): string | undefined {
   const name = before
     .slice(from)
     .replace(/^and\s+/i, '')
-    .replace(/[,:]\s*$/, '');
+    .replace(/[,:(]\s*$/, '');
   if (/\b(?:then|until|back off|turn|again|more|less|not|never)\b|[,(]/i.test(name)) return undefined;
   return partWords(name).length > 0 || kindsIn(name).length > 0 ? name : undefined;
 }

@@ -137,7 +137,7 @@ Section 3 Fitting
   it('gives each defined name its bolts and its compound', () =>
     expect(joints(kit)).toEqual([
       { title: 'Plate to the frame', stations: 2, nm: 20, pieces: ['bolt'], compound: undefined },
-      { title: 'M12 × 1.25 bolts', stations: 6, nm: 105, pieces: ['bolt'], compound: 'threadlockerHigh' },
+      { title: 'Main Bolts', stations: 6, nm: 105, pieces: ['bolt'], compound: 'threadlockerHigh' },
     ]));
   it('makes no joint of the figure of a check, and no step of what it forbids', () => {
     expect(kit.aftercare.map(({ afterKm }) => afterKm)).toEqual([500]);

@@ -36,7 +36,7 @@ G  Socket cap screw M8 x 20, 10.9 ...... 3
   it('tells the front bolts from the rear ones and a size’s two lengths from each other', () => {
     expect(jointsOf(kit)).toEqual([
       ['Engine plate front bolts', 4, 'Bolt M8 × 1.25 × 25, Washer M8 × 1.25'],
-      ['Engine plate rear bolts', 2, 'Bolt M10 × 1.5 × 30'],
+      ['Engine plate rear bolts', 2, 'Flange bolt M10 × 1.5 × 30'],
       ['Gearbox plate: cap screws', 3, 'Screw M8 × 1.25 × 20'],
     ]);
   });
@@ -138,8 +138,8 @@ Do not oil the threads. Values are for dry threads.
 `);
   it('gives the washers to the size they are called by, each piece its bag', () => {
     expect(jointsOf(kit).slice(0, 2)).toEqual([
-      ['End plates M12', 4, 'Bolt M12 × 1.25 × 40, Nut M12 × 1.25'],
-      ['Frame rail M14', 2, 'Bolt M14 × 2 × 130, Plain washer 14, Plain washer 14, Nut M14 × 2'],
+      ['End plates M12', 4, 'Flange bolt M12 × 1.25 × 40, Flange nut M12 × 1.25'],
+      ['Frame rail M14', 2, 'Bolt M14 × 2 × 130, Plain washer 14, Plain washer 14, Lock nut M14 × 2'],
     ]);
     expect(kit.items.slice(0, 3).map(({ bag }) => bag)).toEqual(['Bag 1', 'Bag 1', 'Bag 2']);
   });
