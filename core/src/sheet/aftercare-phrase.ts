@@ -181,7 +181,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     },
     {
       pattern:
-        /\b(?:again )?after (?:each|every|any|the first|the next|a|an|wading|beach|circuit|deep|hard|heavy|long|off-?road|winching|towing|salt)(?: |-)?[^.;:,|\n()]{0,44}/gi,
+        /\b(?:again )?after (?:each|every|any|the first|the next|a|an|wading|beach|circuit|deep|hard|heavy|long|off-?road|winching|towing|salt)(?: |-)?(?:(?! (?:check|inspect|re-?torque|re-?tighten|look|tighten|go over|test)\b)[^.;:,|\n()]){0,44}/gi,
       make: (match) => ({ event: match[0], repeats: !/\bfirst\b|\bnext\b/i.test(match[0]) }),
     },
     {

@@ -256,6 +256,20 @@ const RULES: ReadonlyArray<{
     read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
     of: 'fastener',
   },
+  // `Remove the 4 bolts of the support, two each side, 18 mm.`, `Remove the link nut from the strut, 17 mm, hold …`
+  {
+    pattern:
+      /(?<=\b(?:remove|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten|take off)\b[^.;:\n()]{0,40}\b(?:bolts?|nuts?|screws?)\b[^.;:\n()\d]{0,60}, )(\d{1,2}) ?(mm)(?=\s*(?:[.;,)]|$))/gim,
+    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    of: 'fastener',
+  },
+  // `Remove the upper (15 mm) and lower (18 mm) shock bolts`
+  {
+    pattern:
+      /(?<=\b(?:remove|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten)\b[^.;:\n]{0,50}\b(?:upper|lower|front|rear|inner|outer|top|bottom) \()(\d{1,2}) ?(mm)(?=\)[^.;\n]{0,40}\b(?:bolts?|nuts?|screws?)\b)/gi,
+    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    of: 'fastener',
+  },
   // `Remove the lower shackle bolt (21 mm) and the upper (18 mm)`
   {
     pattern:

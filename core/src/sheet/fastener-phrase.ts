@@ -166,6 +166,33 @@ function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
   return { value, next, suspect: misread !== undefined };
 }
 
+/** Sizes of bolts that are written in millimetres without an `M`, mm. */
+const BARE_SIZES = { least: 5, most: 24 };
+
+/** `10mm x 1.25`, `12mm-1.75 x 40mm`: a size without its `M`, known by a pitch that belongs to it. */
+function millimetresAt(tokens: readonly Token[], at: number): Phrase | undefined {
+  const [size, mm, joint, pitch] = [tokens[at], tokens[at + 1], tokens[at + 2], tokens[at + 3]];
+  if (size?.kind !== 'number' || size.value === undefined || mm?.lower !== 'mm' || pitch?.kind !== 'number')
+    return undefined;
+  if (!joint || !(CROSS.has(joint.lower) || joint.text === '-') || touching(tokens[at - 1], size)) return undefined;
+  if (!Number.isInteger(size.value) || size.value < BARE_SIZES.least || size.value > BARE_SIZES.most) return undefined;
+  // A pitch is written with its decimals: `10 mm x 2` may be anything.
+  const isPitch = /^[0-3][.,]\d{1,2}$/.test(pitch.text) && pitch.value !== undefined;
+  if (!isPitch || seriesOfPitch('metric', size.value, pitch.value as number) === 'other') return undefined;
+  const next = at + (tokens[at + 4]?.lower === 'mm' ? 5 : 4);
+  const length = lengthAt(tokens, next, false);
+  const longEnough = length !== undefined && length.lengthMm >= SHORTEST * size.value;
+  return {
+    value: {
+      kind: 'thread',
+      designation: metricThread(size.value, pitch.value as number).designation,
+      ...(longEnough ? { lengthMm: length.lengthMm } : {}),
+    },
+    next: longEnough ? length.next : next,
+    suspect: false,
+  };
+}
+
 /** Tokens of `U.N.F.` */
 const POINTED_SERIES = 6;
 /** `U.N.F.`, `U.N.C.`: a series with its points; undefined where none stands. */
@@ -247,7 +274,7 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
 
 /** A thread callout. A bare size in millimetres is never one: see {@link driveAt}. */
 export const threadAt = (tokens: readonly Token[], at: number): Phrase | undefined =>
-  metricAt(tokens, at) ?? unifiedAt(tokens, at) ?? numberedScrewAt(tokens, at);
+  metricAt(tokens, at) ?? millimetresAt(tokens, at) ?? unifiedAt(tokens, at) ?? numberedScrewAt(tokens, at);
 
 /** How far behind its `M` a class may stand: `M10 x 1.5 x 55 mm 10.9`. */
 const CLASS_BEHIND_SIZE = 8;

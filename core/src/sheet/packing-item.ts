@@ -13,7 +13,7 @@ export const LEADING = new RegExp(
 const TRAILING =
   /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces?|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
 const MARKED_TRAILING =
-  /(?:\s?[x×*]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces?|parts|(?:of )?each))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces?|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
+  /(?:\s?[x×*]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces?|parts|(?:of )?each))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces?|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair)|\s(\d{1,3}) ?[x×])(?:\s*(?:each|off))?$/i;
 /** A number that is the size of what it stands before. */
 const SIZE_BEHIND =
   /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch(?:es)?|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg|min(?:ute)?s?|hours?|days?)\b)/i;
@@ -80,6 +80,9 @@ function countedOnce(raw: string): { count: number; item: string } | undefined {
   const [, paired] = /^(?:a |one |1 )?(\p{L}[\p{L} -]{2,40}) pair$/iu.exec(text) ?? [];
   if (paired !== undefined) return { count: 2, item: paired };
   if (!/\p{L}{2}/u.test(text)) return undefined;
+  // `key 13`, `socket 17`: the size of a tool, of which there is one.
+  if (/^(?:hex |allen )?(?:key|spanner|socket|wrench) (?:\d{1,2})(?: ?mm)?$/i.test(text))
+    return { count: 1, item: text };
   const marked = MARKED_TRAILING.exec(text);
   // `(2) U-bolts w/ flange nuts (4)`: the first counts what is named, the last what comes with it.
   const leads = (/^\(\d{1,3}\) /.test(text) && /\(\d{1,3}\)$/.test(text)) || /^\d{1,3} ?[x×] \p{L}/u.test(text);

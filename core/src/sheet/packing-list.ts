@@ -63,7 +63,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
         )
       )
         end = sentenceEnd(text, end + 1);
-      const items = writtenItems(text.slice(from, end), from);
+      const items = writtenItems(text.slice(from, end), from, heading === 'pieces' && /:\s*$/.test(opened[0]));
       if (items.length >= 2) {
         lists.push({ start: line.start, end, of: heading });
         if (heading === 'pieces') found.push(...items);
@@ -72,7 +72,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       }
     }
     // `What you get. One cooler, two stays, …`, `Bolt legend: (P) M10x70 4 pcs   (Q) …`: in the line of its heading.
-    const head = /^[^.:\n]{4,40}[.:][ \t]+(?=\S)/.exec(line.text)?.[0];
+    const head = /^[^.:\n]{3,40}[.:][ \t]+(?=\S)/.exec(line.text)?.[0];
     const inLine =
       head !== undefined &&
       heading === 'pieces' &&
@@ -83,7 +83,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       const from = line.start + head.length;
       const cells = letteredCells(line.text.slice(head.length), from);
       const end = cells.length > 0 ? line.end : sentenceEnd(text, from);
-      const items = cells.length > 0 ? cells : writtenItems(text.slice(from, end), from);
+      const items = cells.length > 0 ? cells : writtenItems(text.slice(from, end), from, true);
       if (items.length >= (cells.length > 0 ? 2 : FEW_PIECES)) {
         lists.push({ start: line.start, end, of: 'pieces' });
         found.push(...items);

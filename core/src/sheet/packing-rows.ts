@@ -2,7 +2,7 @@ import { TORQUE_UNIT } from './counted-run.ts';
 import { HEADING_LENGTH, headingOf, isRule, isWork } from './packing-heading.ts';
 import { itemOf, LEADING, WORD_COUNT } from './packing-item.ts';
 import { FEW_PIECES, FEW_ROWS, type Line, type PackingLine } from './packing-line.ts';
-import { writtenItems } from './packing-written.ts';
+import { countedCells, writtenItems } from './packing-written.ts';
 import { cellsOf } from './table.ts';
 
 /** A bag or another part of the kit that names its line: `Bag A (front):`, `2.1`, `Loose`. */
@@ -163,7 +163,13 @@ const isRow = (line: string): boolean =>
 /** Whether a line of a list holds a count at all. */
 export function rowItem(line: string): true | undefined {
   const bare = line.replace(BAG, '');
-  if (writtenItems(bare, 0).length > 0 || itemOf(bare) || letteredCounted(bare, 0).length > 0) return true;
+  if (
+    writtenItems(bare, 0).length > 0 ||
+    countedCells({ text: line, start: 0, end: line.length }).length > 0 ||
+    itemOf(bare) ||
+    letteredCounted(bare, 0).length > 0
+  )
+    return true;
   const cells = cellsOf(bare, 0);
   const columns = cells.length > 1 && cells.some((cell) => CELL_COUNT.test(cell.text)) && /\p{L}{3}/u.test(bare);
   return columns || (bare.length < HEADING_LENGTH && LAST_NUMBER.test(bare)) ? true : undefined;
@@ -328,6 +334,8 @@ export function readRows(written: readonly Line[], text: string, column?: CountC
   return rows.flatMap((row, at) => {
     const lettered = letteredCells(row.text, row.start);
     if (lettered.length > 0) return lettered;
+    const beside = countedCells(row);
+    if (beside.length > 0) return beside;
     const counted = letteredCounted(row.text, row.start);
     if (counted.length > 0) return counted;
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
@@ -376,9 +384,9 @@ export function readRows(written: readonly Line[], text: string, column?: CountC
         !(index === 0 && cells.length > 2 && BAG_ALONE.test(cell.text)),
     );
     // Several counted items side by side are no columns.
-    const beside =
+    const several =
       cells.filter((cell) => LEADING.test(cell.text) && !/\d ?(?:n[·.]?m|ft|lb|kgf)\b/i.test(cell.text)).length > 1;
-    if (cells.length > 1 && numbers.length > 0 && words.length > 0 && !beside) {
+    if (cells.length > 1 && numbers.length > 0 && words.length > 0 && !several) {
       const named = running && numbers[0] === cells[0];
       if (!(named && numbers.length === 1)) {
         // The count stands at the end, or before the words; a size in its own column does not count.

@@ -91,8 +91,12 @@ const COUNT_BEHIND =
 const OF_THE_SAME =
   /^(?:M\d{1,2}(?: ?[x×] ?[\d.]+)*|#?\d{1,2}(?:\/\d{1,2})?-\d{2}(?: ?[x×] ?[\d./-]+)?|\d{1,2}\.\d|(?:cl(?:ass)?|gr(?:ade)?)\b.{0,8}|A[24]-\d{2}|(?:zinc|black|stainless|plated|galvani[sz]ed|yellow)\b.{0,20})\.?$/i;
 
-/** The items of a list that is written out in a line or over several. */
-export function writtenItems(text: string, start: number): PackingLine[] {
+/**
+ * The items of a list that is written out in a line or over several.
+ *
+ * @param headed - a heading says that all of it is pieces: what bears no number is there once
+ */
+export function writtenItems(text: string, start: number, headed = false): PackingLine[] {
   const behind = [...text.matchAll(COUNT_BEHIND)].filter(
     // `shim pack (0.5, 1, 2 mm)`: a comma within brackets parts no pieces.
     ([, item = '']) => /\p{L}{3}/u.test(item) && !/^\s*\d(?!\/\d)/.test(item) && !/\([^)]*$/.test(item),
@@ -146,10 +150,28 @@ export function writtenItems(text: string, start: number): PackingLine[] {
     return [{ start: (first as (typeof pieces)[number]).piece.start, end: lastPiece.end, ...whole }];
   const counted = pieces.filter(({ item }) => item !== undefined).length;
   return pieces.flatMap(({ piece, item }) => {
-    const named = item ?? (counted >= AMONG_COUNTED ? singleOf(piece.text) : undefined);
+    const once =
+      headed && counted > 0 ? onceIn(piece.text) : counted >= AMONG_COUNTED ? singleOf(piece.text) : undefined;
+    const named = item ?? once;
     const label = circledLabel(piece.text);
     return named ? [{ start: piece.start, end: piece.end, ...named, ...(label === undefined ? {} : { label }) }] : [];
   });
+}
+
+/** What a piece is like, behind a comma. */
+const FINISH =
+  /^(?:zinc|yellow|black|silver|blue|clear|stainless|plated|galvani[sz]ed|passivated|painted|coated|powder|anodi[sz]ed|chromed?|polished|raw|bare|heavy|long|short|assembled|complete|pre-?(?:assembled|drilled|applied|fitted)|both|each)\b/i;
+
+/** One thing without a number, behind a heading: `recovery point left and right` are two. */
+function onceIn(text: string): { count: number; item: string } | undefined {
+  const item = text.replace(/[.,;]+$/, '').replace(/^(?:and|plus) /i, '');
+  if (
+    !/^\p{L}[\p{L}\d /-]{1,40}$/u.test(item) ||
+    /^(?:see|as|all|for|not|if)\b|\b(?:for|of) (?:all|each|every|them|it)\b|\d ?x?$/i.test(item) ||
+    FINISH.test(item)
+  )
+    return undefined;
+  return { count: /\bleft (?:and|&|\/|\+) right$/i.test(item) ? 2 : 1, item: item.replace(/^(?:the|an?) /i, '') };
 }
 
 /** `2 feet, 1 left 1 right`: says of the piece before it which sides it is for. */
@@ -216,7 +238,10 @@ export function countedCells({ text, start }: Line): PackingLine[] {
   if (text.length > LONGEST_RUN) return [];
   const cells = [...text.matchAll(/\S(?:(?! {2}|\t).)*/g)];
   const items = cells.flatMap((cell) => {
-    const [, count, item] = /^(\d{1,2}) ?(?:x )?(\p{L}[\p{L} -]{2,40})$/u.exec(cell[0].trim()) ?? [];
+    const plain = cell[0].trim();
+    // `Cooler core (1)`, counted behind.
+    const [, named, many] = /^(\S.{2,50}?) \((\d{1,3})(?: ?(?:x|off|pcs))?\)$/.exec(plain) ?? [];
+    const [, count = many, item = named] = /^(\d{1,2}) ?(?:x )?(\p{L}[\p{L} -]{2,40})$/u.exec(plain) ?? [];
     return count === undefined || item === undefined
       ? []
       : [{ start: start + cell.index, end: start + cell.index + cell[0].trimEnd().length, count: Number(count), item }];

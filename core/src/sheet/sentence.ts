@@ -4,6 +4,17 @@ import type { Span } from './token.ts';
 export const ABBREVIATION =
   /\b(?:ea|pcs|pc|ft|lb|lbs|in|approx|max|min|no|fig|qty|incl|dia|oz|hrs?|mins?|e\.g|i\.e|nos|nr|par|sec|pos|ref|resp|art|mod|m\.y|p\.n|n)$/i;
 
+/** A unit that ends its sentence: an order begins behind it. `86 lb.ft. Torque all …` */
+const ORDER_NEXT =
+  /^\.\)?\s+(?:Torque|Tighten|Install|Then|Do|Don['’]t|Use|Repeat|Re-?check|Re-?torque|Remove|Note|Apply|Fit|Lower|Raise|Put|Check|If|This|These|Now|Make|Mark|Hold|Start|Wait|Leave|Never|Always|Clean|Move|Go|All|Both)\b/;
+const UNIT_BEFORE = /\d ?(?:(?:ft|lbs?|in)[. -]*)+$/i;
+
+/** Whether a full stop ends a sentence, and no abbreviation within one. */
+export const isStop = (text: string, at: number): boolean => {
+  const before = text.slice(Math.max(0, at - 16), at);
+  return !ABBREVIATION.test(before.slice(-8)) || (UNIT_BEFORE.test(before) && ORDER_NEXT.test(text.slice(at, at + 16)));
+};
+
 /** Longest look at either side of a fact, characters. */
 const REACH = 220;
 /** What ends a sentence: a stop before a capital, a digit or a bracket; an empty line; a bullet or a numbered line. */
@@ -41,14 +52,14 @@ export function sentenceAt(text: string, { start, end }: Span): Span {
   let begin = from;
   for (const match of head.matchAll(SENTENCE_END)) {
     const at = from + match.index;
-    if (match[0] === '.' && ABBREVIATION.test(text.slice(Math.max(0, at - 8), at))) continue;
+    if (match[0] === '.' && !isStop(text, at)) continue;
     begin = at + match[0].length;
   }
   const tail = text.slice(end, end + REACH);
   let close = Math.min(text.length, end + REACH);
   for (const match of tail.matchAll(SENTENCE_END)) {
     const at = end + match.index;
-    if (match[0] === '.' && ABBREVIATION.test(text.slice(Math.max(0, at - 8), at))) continue;
+    if (match[0] === '.' && !isStop(text, at)) continue;
     close = at + match[0].length;
     break;
   }

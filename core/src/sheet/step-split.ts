@@ -1,6 +1,6 @@
 import { NUMBER_WORDS } from './lexicon.ts';
 import type { SheetList } from './packing-line.ts';
-import { ABBREVIATION } from './sentence.ts';
+import { isStop } from './sentence.ts';
 import type { Span } from './token.ts';
 
 /** One action of the sheet, in its order. */
@@ -230,7 +230,7 @@ export function splitSteps(
     // Sentences end inside the line.
     for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])(?<!\(!)|.(?=\s*\(!\)\s)|;\s/g)) {
       const at = start + match.index;
-      if (match[0] !== ';' && ABBREVIATION.test(text.slice(Math.max(0, at - 8), at))) continue;
+      if (match[0] !== ';' && !isStop(text, at)) continue;
       if (at < (open?.start ?? 0)) continue;
       // ` ... ` of a fax parts words, and no sentences.
       if (match[0] === '.' && /\s\.{2,4}$/.test(text.slice(Math.max(0, at - 5), at + 1))) continue;

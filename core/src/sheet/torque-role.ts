@@ -132,7 +132,7 @@ const OTHERS_BEFORE = [
   // `the same 95 Nm gives a third more load`
   /\bthe same $/,
   // What an engine gives, a spring or a bar takes, a steering wheel needs.
-  /\b(?:engine|motor)\b[^.;]{0,16}$|\b(?:torsion(?! ?$)|spring rate|bar rate|stiffness)\b[^.;]{0,20}$/,
+  /(?<!\bto (?:the )?)\b(?:engine|motor)\b[^.;]{0,16}$|\b(?:torsion(?! ?$)|spring rate|bar rate|stiffness)\b[^.;]{0,20}$/,
   /\b(?:gun|driver|wrench|ratchet|tool)\b[^.;]{0,12}\b(?:says?|claims?|promises?|makes?)\b[^.;]{0,8}$/,
   // `with used bearings as noted plus 0.5 Nm`: what is added to another figure.
   /\b(?:as (?:noted|measured|before|found)|the old (?:one|value)) (?:plus|and|\+) $/,

@@ -109,12 +109,14 @@ function asListed(
   /** Another sentence says the size, and no pitch. */
   elsewhere: boolean,
 ): Thread | undefined {
-  if (!thread) {
-    const inch = [torque.step, ...beside]
+  // `All 1/2" hardware to 75 lb-ft` says its size, whatever stands beside it.
+  const ownInch = torque.about === undefined ? inchSizeIn(reading.steps[torque.step]?.text ?? '') : undefined;
+  if (!thread || (ownInch !== undefined && !thread.designation.startsWith(`${ownInch}-`))) {
+    const inch = [torque.step, ...(thread ? [] : beside)]
       .map((at) => inchSizeIn(reading.steps[at ?? -1]?.text ?? ''))
       .find((size) => size !== undefined);
     const ofSize = [...listed].filter((designation) => inch !== undefined && designation.startsWith(`${inch}-`));
-    return ofSize.length === 1 ? threadNamed(ofSize[0]) : undefined;
+    return ofSize.length === 1 ? threadNamed(ofSize[0]) : thread;
   }
   const bare = inStep(torque.step)
     .filter(isKind('thread'))
@@ -184,10 +186,15 @@ const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:
 
 const U_BOLTS = /\bU-? ?bolts?\b/i;
 
-/** Whether a sentence calls a piece by what its name begins with, before its size or behind it: `9/16" high nut`. */
-function isCalled({ name }: Item, sentence: string): boolean {
+/**
+ * Whether a sentence calls a piece by what its name begins with, before its size or behind it: `9/16" high nut`.
+ *
+ * @param whole - by all of it; else its noun is enough: `the nut` for the castle nut
+ */
+function isCalled({ name }: Item, sentence: string, whole: boolean): boolean {
   const [called = ''] = name.replace(/^(?:[\d#][\d/.-]*["”]?\s+(?:[x×]\s+)?)+/, '').split(/[\s,]+(?=[\d#]|M\d)/);
-  return called !== '' && new RegExp(`\\b${called.replace(/[^\p{L}\d -]/gu, '.')}s?\\b`, 'iu').test(sentence);
+  const word = whole ? called : (called.split(' ').at(-1) ?? '');
+  return word !== '' && new RegExp(`\\b${word.replace(/[^\p{L}\d -]/gu, '.')}s?\\b`, 'iu').test(sentence);
 }
 
 /** Joints already drawn, by what names them, for a value that is said of the same joint again. */
@@ -267,6 +274,25 @@ function longestOf(bolts: readonly Item[]): Item | undefined {
     .filter(({ lengthMm }) => lengthMm !== undefined)
     .toSorted((a, b) => (b.lengthMm ?? 0) - (a.lengthMm ?? 0));
   return second && (second.lengthMm ?? 0) < (first?.lengthMm ?? 0) ? first : undefined;
+}
+
+/** A figure said of a place alone: `new damper in: upper`, `lower`. */
+const PLACE_ALONE = /(?:^|[:,]\s*|\band\s+)(?:the )?(upper|lower|front|rear|inner|outer|top|bottom|left|right)\s*$/i;
+
+const ENDS_PLACE = /[:,]?\s+(?:upper|lower|front|rear|inner|outer|top|bottom|left|right)$/i;
+
+/** `the short ones`, `the shorter bolts` */
+const SHORT_ONE = /\bshort(?:er|est)? (?:one|bolt|screw)s?\b/i;
+
+/** The shortest bolts of a size the list has in several lengths; undefined where it has no such size, or two. */
+function shortestOf(bolts: readonly Item[]): Item | undefined {
+  const shorter = bolts.filter(
+    (bolt) =>
+      bolt.lengthMm !== undefined &&
+      bolts.some(({ thread, lengthMm }) => thread === bolt.thread && (lengthMm ?? 0) > (bolt.lengthMm ?? 0)) &&
+      !bolts.some((one) => one.thread === bolt.thread && (one.lengthMm ?? Number.NaN) < (bolt.lengthMm ?? 0)),
+  );
+  return shorter.length === 1 ? shorter[0] : undefined;
 }
 
 /** Pieces of one kind among which a count may tell one. */
@@ -381,10 +407,13 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       return row !== undefined && row !== torque.step ? 0 : unused(item);
     };
     // `then the long one, 55`: by its length, and not by the size that was said before it.
-    const longest = LONG_ONE.test(phraseBefore(reading.steps[torque.step] as SheetStep, torque.start))
+    const phrase = phraseBefore(reading.steps[torque.step] as SheetStep, torque.start);
+    const byLength = LONG_ONE.test(phrase)
       ? longestOf(listed.get('bolt') ?? [])
-      : undefined;
-    const asked = longest?.thread ? { ...torque, about: longest.thread.replace(' x ', ' × ') } : torque;
+      : SHORT_ONE.test(phrase)
+        ? shortestOf(listed.get('bolt') ?? [])
+        : undefined;
+    const asked = byLength?.thread ? { ...torque, about: byLength.thread.replace(' x ', ' × ') } : torque;
     const said = jointSentences(drafting, packing, asked);
     const sentence = reading.steps[torque.step]?.text ?? '';
     const thread = asListed(
@@ -478,7 +507,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       }
       if (rest.length === 1) return rest[0];
       // Several, and the sentence calls one of them by its name: the bolts, the button heads.
-      const called = rest.filter((item) => isCalled(item, sentence));
+      const whole = rest.filter((item) => isCalled(item, sentence, true));
+      const called = whole.length > 0 ? whole : rest.filter((item) => isCalled(item, sentence, false));
       return called.length === 1 ? called[0] : asMany.length === 1 ? asMany[0] : undefined;
     };
     // `(the hinge brackets)` on the list, and the joint is the hinge's; a line without a size has that of its joint.
@@ -490,7 +520,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
           left(item) > 0 &&
           (written === undefined || item.thread === undefined) &&
           (said.words.some((word) => wordsOf.get(item.id)?.includes(word)) ||
-            (written !== undefined && isCalled(item, sentence))),
+            (written !== undefined && isCalled(item, sentence, true))),
       );
       return named.length === 1 ? named[0] : undefined;
     };
@@ -509,7 +539,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const bent = formed.length === 1 ? formed[0] : undefined;
     const named =
       bent ??
-      longest ??
+      byLength ??
       ofLabel('bolt') ??
       own('bolt').find((item) => left(item) > 0) ??
       ofWords('bolt') ??
@@ -518,13 +548,13 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const mate =
       named?.thread !== undefined &&
       named.source === 'kit' &&
-      (longest ?? written) === longest &&
+      (byLength ?? written) === byLength &&
       said.items.length === 0
         ? listed.get(`nut ${named.thread}`)?.find((item) => left(item) >= left(named))
         : undefined;
     const nut =
       (bent ? (listed.get('nut') ?? []).find((item) => left(item) === NUTS_OF_U_BOLT * left(bent)) : undefined) ??
-      (longest
+      (byLength
         ? undefined
         : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? unsized('nut'))) ??
       mate;
@@ -619,7 +649,13 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     // Two rows of one name are told apart by what stands in brackets: `chassis face (inner row)`.
     const which = /^[^|\t]{3,40}?\((\p{L}[\p{L} -]{2,24})\)/u.exec(sentence)?.[1];
     const twice = called !== undefined && which !== undefined && kit.groups.some((group) => group.title === called);
-    const bare = twice ? `${called}, ${which}` : (called ?? (taken ? numbered : plain));
+    // `New damper in: upper 68 Nm, lower 115 Nm`: each by its place.
+    const atPlace = PLACE_ALONE.exec(phrase)?.[1]?.toLowerCase();
+    const placed =
+      called !== undefined && atPlace && !called.toLowerCase().includes(atPlace)
+        ? `${called.replace(ENDS_PLACE, '')}, ${atPlace}`
+        : called;
+    const bare = twice ? `${called}, ${which}` : (placed ?? (taken ? numbered : plain));
     // `Left foot` that stands on both sides is `Foot`.
     const onBoth =
       times?.places === 'sides' ? capital(bare.replace(/^(?:left|right)(?:[- ]hand)? (?=\p{L})/iu, '')) : bare;

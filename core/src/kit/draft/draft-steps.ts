@@ -45,7 +45,12 @@ const withoutVerb = (text: string): string =>
     .replace(/^\W*(?:then |now )?(?:remove|undo|disconnect|unplug|take off|take out)\s+(?:\(\d{1,2}\)\s*)?/i, '')
     .replace(/[.;]\s*$/, '') || text;
 /** A chapter's title in capitals, over steps that are numbered by themselves. */
-const CAPITALS = /^(?:\d{1,2}\s+)?[A-Z][A-Z &/-]{4,40}$/;
+const CAPITALS = /^(?:\d{1,2}\s+)?[A-Z][A-Z &/-]{4,40}$|^(?:FRONT|REAR|LEFT|RIGHT)$/;
+/** `REAR` alone heads what is below it, whatever step it stands behind. */
+const HEADS_PLACE = /^(?:FRONT|REAR|LEFT|RIGHT)(?: (?:AXLE|SIDE|END))?:?$/;
+/** `Keep the nuts and bolts.`: what becomes of what just came off. */
+const KEEPS =
+  /^(?:keep|save|retain|set aside|put aside|store)(?: (?:all|the|these|those|them|it|your|its|factory|original|stock|oe|old|hardware|fasteners|nuts?|bolts?|screws?|and|&|clips?|washers?|parts?|for|re-?use|later|re-?installation|aside|safe))+\.?$/i;
 /** How a letter begins and ends. */
 const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
 const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
@@ -58,11 +63,13 @@ const countsOf = ({ value: { noun } }: Of<'count'>, object: string): boolean =>
 const ROAD_WHEELS = /^(?:both |all |the )*(?:front |rear |road )?wheels?$/i;
 
 const NO_THING = /^(?:anything|everything|something|it|them|this|that)\W*$/i;
+/** The fitter's own: `Remove the alignment tool` takes nothing off the vehicle. */
+const A_TOOL = /^(?:the )?(?:[\p{L}-]+ ){0,2}(?:tools?|jacks?|stands?|wedges?|trolley)$/iu;
 
 /** Before the first numbered step: a title, a line of the packing list or of the tools, which nobody does. */
 const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
 const WHAT_IS_NEEDED =
-  /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts|(?:fitting |installation )?time|difficulty|skill level)\b.{0,3}[:.]/i;
+  /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|(?:tools?|equipment)(?: needed| required)?|parts|(?:fitting |installation )?time|difficulty|skill level)\b.{0,3}[:.]/i;
 /** `You will want a 10 and a 17 mm socket, …`: what is wanted for the work, as a sentence. */
 const WANTS_TOOLS =
   /^you(?: will|['’]ll)? (?:need|want)\b.*\b(?:sockets?|spanners?|wrench(?:es)?|keys?|drill|jack|kit)\b/i;
@@ -70,11 +77,11 @@ const WANTS_TOOLS =
 const FORM_FIELDS = /^(?:[\p{L}. ]{2,24}[:.]?\s*_{3,}\s*)+$|^page \d+ of \d+$/iu;
 /** What the owner must never do with it, or the next fitter: no step of this work. */
 const FOR_LATER =
-  /^never\b(?!.*\b(?:tighten|torque|bolts?|nuts?|screws?|threads?)\b)|\b(?:if|when|whenever|once) (?:it is|they are|it's|they're)? ?(?:ever|later|again) |\bwhenever (?:it is|they are)\b/i;
+  /^(?:note:? )?(?:check|inspect) [^.]{0,40}\b(?:frequently|regularly|periodically|often|from time to time)\b|^(?:tow|load|carry|use|drive) only\b|^never\b(?!.*\b(?:tighten|torque|bolts?|nuts?|screws?|threads?)\b)|\b(?:if|when|whenever|once) (?:it is|they are|it's|they're)? ?(?:ever|later|again) |\bwhenever (?:it is|they are)\b/i;
 
 /** `Do not oil the threads.`, `Values are for dry threads.`: minded while working, and done by nobody. */
 const MINDED =
-  /^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|\bto be kept (?:greased|oiled|clean|dry)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
+  /^(?:new (?:bolts|nuts|screws|studs|washers)|always) (?:must be used|use new)\b[^.;]{0,20}|^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|\bto be kept (?:greased|oiled|clean|dry)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
 
 /** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
 const QUESTION =
@@ -114,6 +121,9 @@ const isFront = (text: string, own: readonly Fact[]): boolean =>
   (isTitle(text) && own.every(({ value }) => value.kind === 'side' || value.kind === 'condition'));
 const ENDS = /[.!?;:]\s*$/;
 const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split(/\s+/).length <= 12;
+
+/** The title of a sheet in capitals: `RECOVERY POINTS, FRONT, PAIR`. */
+const isCapitalTitle = (text: string): boolean => /^[^\p{Ll}.!?;:]{6,80}$/u.test(text.trim());
 
 /** `Torque codes`, over a list of them. */
 const FIGURES_TITLE =
@@ -208,6 +218,17 @@ export function draftSteps(
     }
     if (headsParagraph(drafting, at) || variants.isHeading(at) || FIGURES_TITLE.test(step.text.trim())) return;
     if (HEADS_STEPS.test(step.text.trim()) || ALL_DONE.test(step.text.trim())) return;
+    if (HEADS_PLACE.test(step.text.trim())) return;
+    if (at === 0 && isCapitalTitle(step.text) && !own.some(isKind('torque'))) return;
+    const cameOff = kit.steps.at(-1)?.actions.flatMap((one) => (one.type === 'remove' ? [one.removed] : [])) ?? [];
+    if (KEEPS.test(step.text.trim()) && cameOff.length > 0) {
+      // It is kept: where nothing puts it back, it is handed over and not scrapped.
+      for (const thing of kit.removed) if (cameOff.includes(thing.id) && thing.fate === 'scrap') thing.fate = 'keep';
+      const last = kit.steps.at(-1);
+      if (last) last.text = clip(`${last.text} ${step.text}`, 2000);
+      for (const fact of own) place(fact, `steps[${kit.steps.length - 1}].text`);
+      return;
+    }
     if (PICTURE_ALONE.test(step.text.trim())) {
       const shown = kit.steps.at(-1);
       if (shown) shown.text = clip(`${shown.text} ${step.text}`, 2000);
@@ -291,6 +312,8 @@ export function draftSteps(
           const thing =
             SCRAPPED.test(step.text) && kit.removed.find(({ id }) => off?.type === 'remove' && id === off.removed);
           if (thing) thing.fate = 'scrap';
+        } else if (value.action === 'remove' && A_TOOL.test(object)) {
+          here.push(fact);
         } else if (value.action === 'remove') {
           const told = own.filter(isKind('count')).find((entry) => entry.start >= fact.start && countsOf(entry, object))
             ?.value.count;

@@ -388,11 +388,14 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       () => labelOf(own.text),
       () => (subject === undefined ? pieceNamed(phrase) : undefined),
       () => (subject === undefined && !row ? nameIn(phrase, 4) : undefined),
-      () => titled(places[0] ?? ''),
+      // `the three top nuts`, and `the front ones` where no kind is said.
+      () => titled(kinds[0] === undefined ? (places[0] ?? '') : (places[0] ?? '').replace(/ ones$/, ` ${kinds[0]}s`)),
       () => put,
       // `Fit bracket to upright. Torque: A 115 Nm`: what its step put where before.
       () => putInStep,
       () => (subject === undefined ? undefined : titled(heldOf(phrase) ?? '')),
+      // `Guide sleeve, three screws M6. Torque: 9 Nm`: what the sentence names whose pieces it points at.
+      () => (subject === undefined || keyed !== undefined ? undefined : nameIn(reading.steps[subject]?.text ?? '', 3)),
       () => {
         const [word = ''] = phraseWords.filter((one) => !isLike(one));
         return subject === undefined || kinds[0] === undefined || word === ''

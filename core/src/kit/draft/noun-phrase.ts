@@ -4,7 +4,7 @@ const setOf = (text: string): ReadonlySet<string> => new Set(text.trim().split(/
 
 /** Words that never stand in the name of a joint: they begin, end or part what could be one. */
 const NO_NAME_WORDS = setOf(`
-  it its it's they them their he she him we us our you your i me my who which that that's this these those there here
+  there's here's it its it's they them their he she him we us our you your i me my who which that that's this these those there here
   is are was were be been being isn't aren't has have had do does did don't must shall should will would can could may
   might need needs not no never nothing none if when while where as than then so but because until unless before after
   since once during whether or nor about without within per by via
@@ -24,12 +24,12 @@ const NO_NAME_WORDS = setOf(`
 
 /** Words that are an order where they begin a phrase, and may end a name: `Hold the pin`, `caliper slide`, `step pad`. */
 const ORDERS = setOf(
-  'close open hold slide push pull start bring check feed bolt screw nip pop drill route hang add draw lift jack counter snug',
+  'close open hold slide push pull start bring check feed bolt screw nip pop drill route hang add draw lift jack counter snug place position swing',
 );
 
 /** Words that stand within a name between two things, and neither begin nor end one. */
 const JOINS = setOf(
-  'to of on in onto into for through between behind under above at with and the a an from next out off up down back',
+  'to of on in onto into for through between behind under above at with and the a an from next out off up down back outside inside aside together',
 );
 
 /** Places, which begin a name and are none alone. */
@@ -39,7 +39,7 @@ const PLACES = setOf(
 
 /** What a sheet speaks of beside the work, which names no joint. */
 const NO_HEADS = setOf(
-  'figure figures template maker kit shop book sheet page picture drawing time moment value values answer question word',
+  'figure figures template maker kit shop book sheet page picture drawing time moment value values answer question word hardware fasteners',
 );
 
 /** What a fastener is like, which tells no joint from another. */
@@ -95,18 +95,20 @@ function worthOf(phrase: readonly Word[]): number {
     telling.some(({ plain }) => FASTENERS.test(plain))
   )
     return 4;
-  if (heads.some(({ plain }) => HARDWARE.has(plain) && !FASTENERS.test(plain))) return 3;
+  if (heads.some(({ plain }) => HARDWARE.has(plain) && !FASTENERS.test(plain) && !/^(?:washers?|pads?)$/.test(plain)))
+    return 3;
   return heads.length > 1 ? 2 : 1;
 }
 
 /** Whether a word may begin a phrase: no join, and no order, which the noun of its own size may look like: `bolt the arm`. */
 const begins = ({ plain }: Word, next: Word | undefined): boolean =>
-  // `Through bolts` are a kind of bolts.
+  // `Through bolts` are a kind of bolts, and a swing arm is a part.
   (!JOINS.has(plain) || (plain === 'through' && FASTENERS.test(next?.plain ?? ''))) &&
   !(
     ORDERS.has(plain) &&
     (!FASTENERS.test(plain) || /^(?:an?|the|up|down)$/.test(next?.plain ?? '')) &&
-    next !== undefined
+    next !== undefined &&
+    !(plain === 'swing' && /^(?:arms?|away|gate|bolts?)$/.test(next.plain))
   );
 
 const endsNone = (word: Word | undefined): boolean => JOINS.has(word?.plain ?? '') || SIZES.has(word?.plain ?? '');

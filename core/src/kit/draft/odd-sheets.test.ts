@@ -191,7 +191,7 @@ describe('a letter', () => {
   });
   it('gives each joint the pieces the list names for it, and the locker that points back', () => {
     expect(joints(kit)).toMatchObject([
-      { title: 'Hinge bolts', stations: 4, nm: 18, pieces: ['bolt', 'washer', 'nut'], compound: 'grease' },
+      { title: 'Hinge brackets', stations: 4, nm: 18, pieces: ['bolt', 'washer', 'nut'], compound: 'grease' },
       { stations: 4, nm: 6, pieces: ['bolt'], compound: 'threadlockerMedium' },
     ]);
     expect(kit.removed).toMatchObject([{ name: 'plastic plugs', count: 4, fate: 'scrap' }]);

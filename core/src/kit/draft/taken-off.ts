@@ -109,10 +109,11 @@ export function countTakenOff(
     if (fact.step === torque.step) continue;
     const counted = inStep(fact.step)
       .filter(isKind('count'))
-      .find(({ value }) => kind !== undefined && KIND_OF[value.noun] === kind);
+      .filter(({ value }) => ['bolt', 'nut'].includes(KIND_OF[value.noun] ?? ''))
+      .find(({ value }, _, all) => (kind === undefined ? all.length === 1 : KIND_OF[value.noun] === kind));
     const times = timesIn(text, [])?.times ?? (/\bboth\b.*\beach\b/i.test(text) ? 2 : undefined);
     const drive = inStep(fact.step).filter(isKind('drive'))[0];
-    const turned = kind !== undefined && drive ? { drive } : {};
+    const turned = drive ? { drive } : {};
     if (counted) return { count: counted.value.count * (times ?? 1), ...turned };
     if (times !== undefined) return { count: times };
   }

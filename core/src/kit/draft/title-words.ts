@@ -59,6 +59,8 @@ export const titled = (text: string): string | undefined => {
     // `Bolt the new hanger on`: what is bolted on names it.
     .replace(/^\s*bolt (?:up )?(?:the|an?|both|all|each) /i, ' ')
     .replace(/^\s*as before,?\s*(?:but\b)?/i, ' ')
+    // `the plate on with the hollow bolt`: what it is held with is not what is held.
+    .replace(/(?<=\p{L}{3}\s)on with\s.*$/iu, ' ')
     // `Moments: M10`, `down: straps first`
     .replace(/^\s*(?:(?:tightening )?(?:moments?|figures?|values?|torques?)|down|up|in|on)\s*:\s*/i, ' ')
     .replace(/,?\s*\b(?:which|that|who)?\s*(?:shall|must|should|will|may|can)(?:\s+be)?\s*$/i, ' ')
