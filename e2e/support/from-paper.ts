@@ -17,12 +17,27 @@ export async function releaseAsPrinted(page: Page): Promise<void> {
   await expect(page.getByText('From the maker’s sheet')).toBeVisible();
 }
 
+/** Answers what is still asked, one question after another, each with its last choice: `No`, the newest, the other one. */
+async function answerTheRest(page: Page): Promise<void> {
+  const next = page.getByRole('region', { name: 'Next question' });
+  const open = page.getByRole('button', { name: 'Open the job' });
+  await expect(async () => {
+    if ((await next.count()) > 0) {
+      const asked = await next.getByRole('group').first().getAttribute('aria-label');
+      await next.getByRole('button').last().click();
+      await expect(next.getByRole('group', { name: asked ?? '', exact: true })).toHaveCount(0, { timeout: 1_000 });
+    }
+    await expect(open).toBeEnabled({ timeout: 500 });
+  }).toPass({ timeout: 20_000 });
+}
+
 /** Opens a job with a kit, answers what it asks of the vehicle, counts its bags, works every step on the screen and signs. */
 export async function workToRecord(page: Page, app: App, title: string, pin: string, answer?: string): Promise<void> {
   await page.goto(`${app.url}/receive?vehicle=v-carrick`);
   await page.getByRole('button', { name: new RegExp(title) }).click();
   // What the kit asks of the vehicle.
   if (answer) await page.getByText(answer, { exact: true }).click();
+  await answerTheRest(page);
   await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL(/\/jobs\//);
   const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';

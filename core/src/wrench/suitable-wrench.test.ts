@@ -23,11 +23,19 @@ describe('usable band (ISO 6789-1: from 20 % of the maximum)', () => {
 
 describe('may this wrench make the pull (M53)', () => {
   it.each([
-    [39.9, 'wrenchOutOfRange'],
+    [39.8, 'wrenchOutOfRange'],
     [40, undefined],
     [200, undefined],
-    [200.1, 'wrenchOutOfRange'],
+    [200.6, 'wrenchOutOfRange'],
   ])('%d N·m: %s', (targetNm, code) => expect(wrenchFaults(wrench(), { targetNm }, NOON)[0]?.code).toBe(code));
+  // 1 lbf·ft is 1.3558 N·m (NIST SP 811): 155 lbf·ft are printed as 210 N·m, 20 in-lb as 2.3.
+  it('reaches to the last mark of its scale, for what is printed in another unit', () => {
+    const code = (targetNm: number, fullScaleNm: number) =>
+      wrenchFaults(wrench({ fullScaleNm }), { targetNm }, NOON)[0]?.code;
+    expect(code(155 * 1.3558179483, 210)).toBeUndefined();
+    expect(code(210.6, 210)).toBe('wrenchOutOfRange');
+    expect(code(12.1, 12)).toBe('wrenchOutOfRange');
+  });
   it('not from the day its calibration is due', () => {
     expect(wrenchFaults(wrench({ calibrationDueOn: '2026-11-26' }), { targetNm: 100 }, NOON)).toEqual([]);
     expect(wrenchFaults(wrench({ calibrationDueOn: '2026-11-25' }), { targetNm: 100 }, NOON)).toMatchObject([

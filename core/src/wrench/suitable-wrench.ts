@@ -24,18 +24,24 @@ export interface PullNeeds {
   gradient?: object;
 }
 
+/** Figures converted from another unit are printed to whole newton metres. */
+const WHOLE_NM = 1;
+/** How far such a figure may lie beyond the end of a scale at most, as a share. */
+const ROUNDED = 0.0025;
+
 /**
  * Everything that speaks against a wrench for a pull; empty when it may make it. What no lead may lift stands first.
  *
  * @param nowMs - when, Unix ms; the day decides on calibration
  */
 export function wrenchFaults(wrench: Wrench, needs: PullNeeds, nowMs: number): WrenchFault[] {
-  const { id, locked, calibrationDueOn, pullsSinceCalibration: pulls = 0 } = wrench;
+  const { id, locked, calibrationDueOn, divisionNm, pullsSinceCalibration: pulls = 0 } = wrench;
   const { minNm, maxNm } = usableBand(wrench);
   const { targetNm, peakNm = targetNm, gradient } = needs;
-  // A converted target may differ from the end of the scale in its last bit.
-  const below = targetNm < minNm * (1 - 1e-9);
-  const above = peakNm > maxNm * (1 + 1e-9);
+  // 155 lbf·ft are 210.15 N·m, printed 210: pulled to the last mark of a scale that ends there.
+  const slack = (nm: number) => Math.min(Math.max((divisionNm ?? 0) / 2, WHOLE_NM / 2), ROUNDED * nm);
+  const below = targetNm < minNm - slack(minNm);
+  const above = peakNm > maxNm + slack(maxNm);
   const faults: WrenchFault[] = [];
   if (below || above)
     faults.push({ code: 'wrenchOutOfRange', wrenchId: id, targetNm: below ? targetNm : peakNm, minNm, maxNm });
