@@ -16,7 +16,7 @@ import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
 import { fitsBySize, stackOf, washersOf } from './joint-stack.ts';
-import { kindsIn, partWords, phraseBefore, type Times, tellingWords } from './joint-words.ts';
+import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
 import { doneOnOtherSide } from './other-side-later.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
@@ -313,6 +313,8 @@ export interface Joints {
   stagedIn: ReadonlyMap<number, string>;
   /** The words that name a group's joint. */
   words: ReadonlyMap<string, readonly string[]>;
+  /** Groups that stand on both sides, where a later sentence may repeat them, by the step of their figure. */
+  sided: ReadonlyMap<string, number>;
   /** Groups that have their torque from the same words as another: all the hardware of a size. */
   together: ReadonlyMap<string, readonly string[]>;
 }
@@ -329,6 +331,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   const together = new Map<string, string[]>();
   const keyedRows = new Set<number>();
   const stagedIn = new Map<number, string>();
+  const sided = new Map<string, number>();
   const drawn: Drawn[] = [];
   const labels = new Set<string>();
   /** How far the places of sides and corners are counted. */
@@ -589,6 +592,12 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       !HOLDS_WHEEL.test(sentence) &&
       [torque.step, said.count?.step ?? torque.step].some((step) => doneOnOtherSide(reading.steps, step));
     const times: Times | undefined = said.times ?? (sidesLater ? { times: 2, places: 'sides' } : undefined);
+    // `two each side` is done at once; what `the other side` repeats is done there.
+    const apart =
+      times?.places === 'sides' &&
+      !row &&
+      !HOLDS_WHEEL.test(sentence) &&
+      ![torque.step, said.count?.step ?? torque.step].some((step) => timesIn(reading.steps[step]?.text ?? '', []));
     const ofParts = counted && first && !times && !all ? partsBefore(reading.steps, torque.step) : undefined;
     const unsaid = !counted && !bolt && !nut && !times;
     // `Three M6 each rail`, and the list has six: as many as it has, where no other figure is for them.
@@ -668,7 +677,13 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       shared &&
       (counted?.value.count ?? 0) === count &&
       !Number.isFinite(bolt?.source === 'kit' && pieces.length > 0 ? has : Number.POSITIVE_INFINITY);
-    if ((unsaid && off === undefined) || perUnknown || ofParts !== undefined || sidesLater || sharedOut)
+    if (
+      (unsaid && off === undefined) ||
+      perUnknown ||
+      ofParts !== undefined ||
+      (sidesLater && !counted && off === undefined) ||
+      sharedOut
+    )
       assume(groupPath, 'countAssumed', title);
     let piece = bolt ?? nut;
     if (!piece) {
@@ -772,6 +787,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const others = alike.flatMap((item) => likeIt(drafting, { group, bolt: bolt as Item, item, labels }));
     if (others.length > 0) together.set(group, others);
     for (const item of alike) used.set(item.id, item.quantity);
+    if (apart && others.length === 0 && !uBolt) sided.set(group, torque.step);
     drawn.push({
       group,
       torque,
@@ -799,5 +815,5 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     if (!driveFact) assume(groupPath, drive ? 'driveFromThread' : 'driveUnknown', title);
   }
   const words = new Map(drawn.map((joint) => [joint.group, [...joint.words, ...joint.parts]]));
-  return { groupOf, assembledIn, keyedRows, stagedIn, words, together };
+  return { groupOf, assembledIn, keyedRows, stagedIn, words, together, sided };
 }

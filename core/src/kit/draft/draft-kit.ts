@@ -10,6 +10,7 @@ import { draftVariants } from './draft-variants.ts';
 import { type Draft, startDrafting } from './drafting.ts';
 import { leftOverJoints } from './left-over-joints.ts';
 import { onlyThereThen } from './only-there-then.ts';
+import { partedBySides } from './other-side-later.ts';
 import { placeParts } from './place-parts.ts';
 import { rideHeightLast } from './ride-height-last.ts';
 import { putTogetherFirst, startedFirst } from './started-first.ts';
@@ -32,7 +33,8 @@ export function draftKit(
   const variants = draftVariants(drafting);
   const joints = draftJoints(drafting, packing, variants);
   onlyThereThen(drafting, joints);
-  draftSteps(drafting, packing, joints, variants);
+  const repeated = partedBySides(drafting, joints.sided);
+  draftSteps(drafting, packing, joints, variants, repeated);
   tableAtItsStep(drafting);
   leftOverJoints(drafting);
   againInWords(drafting, joints);

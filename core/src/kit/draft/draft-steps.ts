@@ -149,6 +149,8 @@ export function draftSteps(
   { listed }: Packing,
   { groupOf, assembledIn, keyedRows, stagedIn, together }: Joints,
   variants: Variants,
+  /** Groups of the other side, by the sentence that repeats them there. */
+  repeated: ReadonlyMap<number, readonly string[]>,
 ): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
   const torques = facts.filter(isKind('torque'));
@@ -371,6 +373,15 @@ export function draftSteps(
       const group = byLetter.get(letter);
       if (group && !actions.some((action) => action.type === 'torque' && action.group === group))
         for (const one of [group, ...(together.get(group) ?? [])]) actions.push({ type: 'torque', group: one });
+    }
+    // `Same thing on the other side`: its threads are treated, started and pulled there.
+    const again = repeated.get(at) ?? [];
+    if (again.length > 0) actions.push({ type: 'do', text: clip(formRow(step.text), 500) });
+    for (const group of again) {
+      const first = kit.groups.find(({ id }) => id === group)?.stations[0];
+      const compound = kit.stations.find(({ id }) => id === first)?.compound;
+      if (compound) actions.push({ type: 'apply', compound, group });
+      actions.push({ type: 'torque', group });
     }
     // A wait that cools something, and what no fact of the sheet says but its words do.
     const bare = actions.every(({ type }) => type === 'wait');

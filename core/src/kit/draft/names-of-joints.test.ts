@@ -23,23 +23,44 @@ Qty   Part No.    Description
 describe('a figure that stands alone behind what it is for', () => {
   const kit = drafted(LIFT);
   const found = joints(kit);
-  it('has the name of what its step puts together, twice where the other side is done later', () =>
+  it('has the name of what its step puts together, and a joint of its own where the other side is done later', () =>
     expect(found.map(({ title, stations }) => [title, stations])).toEqual([
-      ['Spacer on strut', 2],
-      ['Upper nuts', 6],
-      ['Upper ball joint', 2],
-      ['End links', 2],
-      ['Brake line', 2],
+      ['Spacer on strut, driver side', 1],
+      ['Upper nuts, driver side', 3],
+      ['Upper ball joint, driver side', 1],
+      ['End links, driver side', 1],
+      ['Brake line, driver side', 1],
       ['Lug nuts', 1],
+      ['Spacer on strut, passenger side', 1],
+      ['Upper nuts, passenger side', 3],
+      ['Upper ball joint, passenger side', 1],
+      ['End links, passenger side', 1],
+      ['Brake line, passenger side', 1],
     ]));
+  it('is put together and pulled on the other side where the sheet repeats it', () => {
+    const sideOf = (group: string) =>
+      kit.groups
+        .find(({ id }) => id === group)
+        ?.title.split(', ')
+        .at(-1);
+    const pulled = kit.steps.map(({ actions }) =>
+      actions.flatMap((action) => (action.type === 'torque' ? [sideOf(action.group)] : [])),
+    );
+    expect(pulled.at(-1)).toEqual(Array(5).fill('passenger side'));
+    expect(new Set(pulled.slice(0, -1).flat())).toEqual(new Set(['driver side', 'Lug nuts']));
+    expect(kit.steps.at(-1)?.actions[0]).toEqual({ type: 'do', text: 'Repeat for the passenger side.' });
+  });
   it('counts its places on, side by side', () => {
-    const labelled = kit.groups
-      .slice(0, 2)
-      .map(({ stations }) => stations.map((id) => kit.stations.find((station) => station.id === id)?.label));
-    expect(labelled).toEqual([
-      ['L1', 'R1'],
-      ['L2', 'L3', 'L4', 'R2', 'R3', 'R4'],
+    const labelled = ['Upper nuts, driver side', 'Upper nuts, passenger side'].map((title) =>
+      kit.groups
+        .find((group) => group.title === title)
+        ?.stations.map((id) => kit.stations.find((station) => station.id === id)),
+    );
+    expect(labelled.map((side) => side?.map((station) => station?.label))).toEqual([
+      ['D2', 'D3', 'D4'],
+      ['P2', 'P3', 'P4'],
     ]);
+    expect(labelled[1]?.[0]?.name).toBe('Upper nuts, passenger side 1');
   });
   it('takes no bolts of the kit for joints of the vehicle', () => {
     const long = kit.items.find(({ thread }) => thread === 'M12 x 1.75');
@@ -49,7 +70,7 @@ describe('a figure that stands alone behind what it is for', () => {
     expect(stands).toEqual([]);
   });
   it('is done up with what undid it', () => {
-    const ball = kit.groups.find(({ title }) => title === 'Upper ball joint');
+    const ball = kit.groups.find(({ title }) => title === 'Upper ball joint, driver side');
     expect(kit.stations.find(({ id }) => id === ball?.stations[0])?.drive).toEqual({ kind: 'hex', acrossFlatsMm: 19 });
   });
 });

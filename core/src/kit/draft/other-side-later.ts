@@ -1,8 +1,10 @@
 import type { SheetStep } from '../../sheet/step-split.ts';
+import { clip, type Drafting } from './drafting.ts';
+import { placeholderMap } from './placeholder-map.ts';
 
 /** `Repeat for the passenger side`, `Repeat steps 3 to 9 on the other side`, `Now do the right side the same way`: a step of its own. */
 const OTHER_SIDE =
-  /^\W*(?:now |then |next |finally |and )*(?:repeat(?: (?:the )?(?:procedure|process|work|installation|all|everything|above|these steps|steps? (\d{1,2})(?:\s*(?:-|–|to|through|thru)\s*(\d{1,2}))?))*,?\s+(?:for|on|at)|(?:do|fit|install) (?:the same|likewise)(?: thing)? (?:for|on|at)|(?:the )?same (?:work |again |procedure )?(?:for|on|at)|do) (?:the )?(?:other|opposite|passenger(?:'s|s)?|driver(?:'s|s)?|left|right|second|remaining)(?:[- ]hand)? side\b/i;
+  /^\W*(?:now |then |next |finally |and )*(?:repeat(?: (?:the )?(?:procedure|process|work|installation|all|everything|above|these steps|steps? (\d{1,2})(?:\s*(?:-|–|to|through|thru)\s*(\d{1,2}))?))*,?\s+(?:for|on|at)|(?:do|fit|install) (?:the same|likewise)(?: thing)? (?:for|on|at)|(?:the )?same (?:thing |work |again |procedure |way )?(?:for|on|at)|do) (?:the )?(?:other|opposite|passenger(?:'s|s)?|driver(?:'s|s)?|left|right|second|remaining)(?:[- ]hand)? side\b|^\W*(?:the )?(?:other|opposite|passenger(?:'s)?|driver(?:'s)?|left|right) side,? (?:is |goes )?(?:the )?(?:same|likewise)\b/i;
 
 /** `PASSENGER SIDE`, and below it `Repeat steps 4 and 5`. */
 const SIDE_TITLE =
@@ -25,14 +27,76 @@ function otherSides(steps: readonly SheetStep[]) {
   return made;
 }
 
+/** The first sentence behind a step that does it again on the other side; undefined where none does. */
+function againAt(steps: readonly SheetStep[], at: number) {
+  const own = Number.parseInt(steps[at]?.number ?? '', 10);
+  return otherSides(steps).find(
+    (later) => later.at > at && (later.from === undefined || (own >= later.from && own <= (later.to ?? later.from))),
+  );
+}
+
 /** Whether a later step of the sheet does again on the other side what is done at a step. */
 export function doneOnOtherSide(steps: readonly SheetStep[], at: number): boolean {
-  const number = steps[at]?.number;
-  const own = Number.parseInt(number ?? '', 10);
-  return otherSides(steps).some(
-    (later) =>
-      later.at > at &&
-      later.number !== number &&
-      (later.from === undefined || (own >= later.from && own <= (later.to ?? later.from))),
-  );
+  const again = againAt(steps, at);
+  return again !== undefined && again.number !== steps[at]?.number;
+}
+
+/** What the sides are called, the one that is worked first before the other, and their marks. */
+const SIDES: ReadonlyArray<[RegExp, [string, string], [string, string]]> = [
+  [/\bpassenger/i, ['driver side', 'passenger side'], ['D', 'P']],
+  [/\bdriver/i, ['passenger side', 'driver side'], ['P', 'D']],
+  [/\bleft\b/i, ['right', 'left'], ['R', 'L']],
+];
+const PLAIN_SIDES: [string, string] = ['left', 'right'];
+
+/**
+ * Parts the joints that a later sentence does again on the other side: each side is put together and pulled by itself, the
+ * second where the sheet repeats it.
+ *
+ * @param sided - groups that stand on both sides, by the step of their figure
+ * @returns the groups of the other side, by the sentence that repeats them
+ */
+export function partedBySides(
+  { kit, reading, freshId, assumed, assume }: Drafting,
+  sided: ReadonlyMap<string, number>,
+): ReadonlyMap<number, readonly string[]> {
+  const repeated = new Map<number, string[]>();
+  const byId = new Map(kit.stations.map((station) => [station.id, station]));
+  for (const [id, step] of sided) {
+    const again = againAt(reading.steps, step);
+    const index = kit.groups.findIndex((group) => group.id === id);
+    const group = kit.groups[index];
+    if (again === undefined || !group || group.stations.length % 2 !== 0) continue;
+    const half = group.stations.length / 2;
+    const [, names, marks] = SIDES.find(([words]) => words.test(reading.steps[again.at]?.text ?? '')) ?? [];
+    const called = names ?? PLAIN_SIDES;
+    const sides = [group.stations.slice(0, half), group.stations.slice(half)] as const;
+    if (names && marks)
+      for (const [side, members] of sides.entries())
+        for (const member of members) {
+          const station = byId.get(member);
+          if (!station) continue;
+          station.name = station.name.replace(/(?<=, )(?:left|right)(?=(?: \d+)?$)/, called[side] ?? '');
+          station.label = station.label.replace(/^[LR](?=\d)/, marks[side] ?? '');
+        }
+    const { title, torqueOrder } = group;
+    const ofSide = (side: 0 | 1) => ({
+      title: clip(`${title}, ${called[side]}`, 80),
+      map: placeholderMap(title, half),
+      stations: [...sides[side]],
+      ...(torqueOrder && 'list' in torqueOrder
+        ? { torqueOrder: { list: torqueOrder.list.filter((one) => sides[side].includes(one)) } }
+        : {}),
+    });
+    const other = freshId(`${id} other side`);
+    const path = `groups[${kit.groups.length}]`;
+    kit.groups.push({ ...group, ...ofSide(1), id: other });
+    kit.groups[index] = { ...group, ...ofSide(0) };
+    // What is not known of one side is not known of the other.
+    for (const { path: of, code } of assumed.filter((one) => one.path.split('.')[0] === `groups[${index}]`))
+      if (code !== 'positionsUnknown' || half > 1)
+        assume(of.replace(`groups[${index}]`, path), code, `${title}, ${called[1]}`);
+    repeated.set(again.at, [...(repeated.get(again.at) ?? []), other]);
+  }
+  return repeated;
 }

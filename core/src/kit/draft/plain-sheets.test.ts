@@ -100,9 +100,11 @@ describe('a text without numbers', () => {
   const kit = drafted(POINTS);
   it('tells short bolts from long ones, and has as many back as came off', () =>
     expect(joints(kit)).toMatchObject([
-      { title: 'Short bolts', stations: 4, nm: 118 },
-      { title: 'Long bolt', stations: 2, nm: 95 },
+      { title: 'Short bolts, left', stations: 2, nm: 118 },
+      { title: 'Long bolt, left', stations: 1, nm: 95 },
       { title: 'Bash plate', stations: 6, nm: 38 },
+      { title: 'Short bolts, right', stations: 2, nm: 118 },
+      { title: 'Long bolt, right', stations: 1, nm: 95 },
     ]));
   it('has no step of its title', () => expect(kit.steps[0]?.text).toMatch(/^Remove the bash plate/));
   it('says after what it is checked', () => expect(kit.aftercare[0]?.event).toBe('After the first recovery'));
