@@ -2,6 +2,7 @@ import type { Fact } from '../../sheet/fact.ts';
 import type { Condition } from '../condition.ts';
 import type { Question } from '../kit-document.ts';
 import { clip, type Drafting, isKind, type Of, slug } from './drafting.ts';
+import { askedOf } from './question-in-words.ts';
 
 /** A clause that says when, and not of what. */
 const CLAUSE =
@@ -12,10 +13,6 @@ const HAS =
 /** A place of the work or its state, which no vehicle is told by. */
 const AT_WORK = /^(?:in|at|for|with the)\b|\b(?:roads?|use|weather|service)$/i;
 
-/** What a vehicle is, and does not have: its body, its drive, its engine. */
-const IS_ONE =
-  /^(?:estate|van|saloon|sedan|hatchback|pick-?up|wagon|coupe|convertible|(?:crew|double|single|extended|regular) cab|(?:right|left)[- ]hand drive|[lr]hd|diesel|petrol|gas(?:oline)?|hybrid|electric|automatic|manual|4x4|[24]wd|awd|(?:short|long) wheelbase|[sl]wb)s?$/i;
-
 /**
  * Whether a condition says which vehicle it is: by year, trim or equipment, known before the work. What is found on the
  * way (`if it binds`, `when you are happy`) is no question to ask when the job is opened.
@@ -25,8 +22,11 @@ export function isOfVehicle({ value: { from, to, text } }: Of<'condition'>): boo
   return CLAUSE.test(text) ? HAS.test(text) : !AT_WORK.test(text) || HAS.test(text);
 }
 
-/** A condition of the sheet as a rule over a question, which is asked once however often it is said. */
-export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Condition {
+/**
+ * A condition of the sheet as a rule over a question, which is asked once however often it is said; undefined where its
+ * words ask nothing.
+ */
+export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Condition | undefined {
   const { from, to, text } = fact.value;
   const question = (entry: Question): string => {
     const known = kit.questions.findIndex((other) => other.id === entry.id);
@@ -53,22 +53,15 @@ export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Co
     const unless = /^unless\b/i.test(text);
     return { question: question({ id: `so-${slug(so)}`, text: `Is it so: ${so}?`, kind: 'yesNo' }), is: !unless };
   }
-  const without = /\bwithout\b/i.test(text);
-  const thing = clip(
-    text
-      .replace(/^(if (so )?(equipped|fitted)( with)?|(models|vehicles|trucks|cars) with(out)?|if|when|where)\s+/i, '')
-      .replace(/^(a|an|the)\s+/i, '')
-      .replace(/\s+only$/i, '')
-      // `Cut-out required on Van`: what is needed there is the step's own matter.
-      .replace(/^.*\b(?:required|needed|necessary|only) (?:on|for|with) (?:the )?(?=\p{L})/iu, '')
-      // What it has is said; what is then to be done follows it.
-      .replace(/(?<=.{4})\s(?:they|it|you|he|she|must|can(?:'t|not)?)\b.*$/i, '') || text,
-    80,
+  const asked = askedOf(text);
+  return (
+    asked && {
+      question: question({ id: `has-${slug(asked.thing)}`, text: clip(asked.text, 120), kind: 'yesNo' }),
+      is: asked.is,
+    }
   );
-  const asks = IS_ONE.test(thing) ? 'Is it' : 'Does it have';
-  const id = question({ id: `has-${slug(thing)}`, text: `${asks}: ${thing}?`, kind: 'yesNo' });
-  return { question: id, is: !without };
 }
+
 /** The condition a fact stands under: the last one said before it in its step, else the step's only one. */
 export function conditionFor(drafting: Drafting, fact: Fact): Condition | undefined {
   if (fact.model !== undefined) return modelCondition(drafting, fact.model);
