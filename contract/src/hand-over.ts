@@ -14,10 +14,10 @@ import { type JointLine, recordLines } from '#core/record/record-lines.ts';
 import { vehicleWith } from '#core/vehicle/vehicle-sheet.ts';
 import type { JobDocument } from './job.ts';
 import { ownersBagLines } from './owners-bag.ts';
-import { PLATE_NOTE, vehiclePlate } from './vehicle-plate.ts';
+import { plateNote, vehiclePlate } from './vehicle-plate.ts';
 import { careText } from './wording/care-text.ts';
 import { deviationText } from './wording/deviation-text.ts';
-import { LIMIT_TEXT, NO_LIMIT } from './wording/en/hand-over.ts';
+import { LIMIT_TEXT, noLimit } from './wording/en/hand-over.ts';
 import { MAY_TEXT } from './wording/en/line.ts';
 import { COMPOUND_TEXT, END_TEXT } from './wording/en/terms.ts';
 import { pullShown } from './wording/joint-text.ts';
@@ -222,12 +222,12 @@ function measuredOf(plan: Plan, state: JobState): string[] {
 function carriesOf(plan: Plan, vehicle: HandedOver['vehicle']): string[] {
   if (!plan.kits.some(({ loads }) => loads)) return [];
   const { weighs, may, lacks } = vehiclePlate(vehicleWith(vehicle, plan.kits));
-  return [...[...weighs, ...may].map(([name, text]) => `${name}: ${text}`), ...(lacks ? [lacks] : []), PLATE_NOTE];
+  return [...[...weighs, ...may].map(([name, text]) => `${name}: ${text}`), ...(lacks ? [lacks] : []), plateNote()];
 }
 
 function limitsOf(plan: Plan): string[] {
   const said = plan.cautions.flatMap(({ limits, text }) => (limits ? [`${LIMIT_TEXT[limits]}: ${text}`] : []));
-  return said.length > 0 ? said : [NO_LIMIT];
+  return said.length > 0 ? said : [noLimit()];
 }
 
 function partsOf(plan: Plan, state: JobState): string[] {

@@ -64,5 +64,7 @@ export function vehiclePlate(vehicle: Vehicle): VehiclePlate {
 }
 
 /** What stands under every such figure. */
-export const PLATE_NOTE =
-  'Kits do not raise what the vehicle’s plate says. Worked from what was entered: plate, manual and local law decide, and a licensed weighbridge weighs.';
+export const plateNote = (): string =>
+  say(
+    'Kits do not raise what the vehicle’s plate says. Worked from what was entered: plate, manual and local law decide, and a licensed weighbridge weighs.',
+  );

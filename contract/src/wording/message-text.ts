@@ -1,6 +1,6 @@
 import type { DueItem } from '../due.ts';
 import { onDial } from './due-text.ts';
-import { STOP_TEXT, WHY_TEXT, type Why } from './en/message.ts';
+import { stopText, WHY_TEXT, type Why } from './en/message.ts';
 import { minutesText } from './minutes-text.ts';
 import { say } from './say.ts';
 
@@ -30,7 +30,7 @@ export function dueMessage(
     WHY_TEXT[why],
     minutes === undefined ? '' : say('It takes about {minutesText}.', { minutesText: minutesText(minutes) }),
     say('Call or answer for a time.'),
-    STOP_TEXT,
+    stopText(),
   ]
     .filter(Boolean)
     .join(' ');

@@ -55,7 +55,16 @@ export function misfitText(kit: Pick<KitDocument, 'questions'>, verdict: { text:
 export const reasonsText = (kit: Pick<KitDocument, 'questions'>, reasons: readonly Reason[]): string =>
   reasons.map((reason) => reasonText(kit, reason)).join(' and ');
 
-/** `pass 1, to 50 %`, `pass 2, full`, `verify`. */
+/** As it stands in a column of passes: `1, to 50 %`, `2, full`, `verify`. */
+export const passShort = (pass: Pass | undefined, index: number): string => {
+  if (!pass) return String(index + 1);
+  if (pass.kind === 'verify') return say('verify');
+  return pass.fraction === 1
+    ? say('{index}, full', { index: index + 1 })
+    : say('{index}, to {fraction} %', { index: index + 1, fraction: Math.round(pass.fraction * 100) });
+};
+
+/** `pass 1, to 50 %`, `pass 2, full`, `verify pass`. */
 export const passText = (pass: Pass | undefined, index: number): string => {
   if (!pass) return say('pass {index}', { index: index + 1 });
   if (pass.kind === 'verify') return say('verify pass');

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 import type { MapShape } from '#core/kit/kit-document.ts';
 import { layOutMap } from '#core/kit/map-layout.ts';
@@ -140,8 +141,8 @@ export function drawVehicle(
       .fillAndStroke(tight ? INK : PART, INK);
   }
   doc.font('figures').fontSize(7).fillColor(INK_2);
-  doc.text('NOSE', left - 4, top + height / 2 - 4, { lineBreak: false });
-  doc.text('RIGHT', along(0.5) - 10, top - 3, { lineBreak: false });
-  doc.text('LEFT', along(0.5) - 8, top + height - 5, { lineBreak: false });
+  doc.text(say('NOSE'), left - 4, top + height / 2 - 4, { lineBreak: false });
+  doc.text(say('RIGHT'), along(0.5) - 10, top - 3, { lineBreak: false });
+  doc.text(say('LEFT'), along(0.5) - 8, top + height - 5, { lineBreak: false });
   doc.restore();
 }

@@ -1,7 +1,9 @@
 import { stringify } from 'csv-stringify/sync';
 import type { BookPull, KitBook } from '#contract/book.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { type ClockRules, shopDay } from '#contract/wording/shop-time.ts';
+import { written } from '#core/quantity/display.ts';
 import { INK_2, Sheet } from './pdf-sheet.ts';
 
 const LOOK = { record_delimiter: '\r\n', escape_formulas: true } as const;
@@ -78,45 +80,58 @@ export function makerPdf(
   rules: ClockRules,
   nowMs: number,
 ): Promise<Buffer> {
-  const sheet = new Sheet(`${book.title}: what we found`, new Date(nowMs), `${shop} · ${shopDay(nowMs, rules)}`);
-  sheet.band('To the maker', `${book.title}${revision === undefined ? '' : `, sheet revision ${revision}`}`, shop);
+  const sheet = new Sheet(
+    say('{title}: what we found', { title: book.title }),
+    new Date(nowMs),
+    `${shop} · ${shopDay(nowMs, rules)}`,
+  );
+  sheet.band(
+    say('To the maker'),
+    `${book.title}${revision === undefined ? '' : say(', sheet revision {revision}', { revision })}`,
+    shop,
+  );
   sheet.text(
-    `Found while fitting it in ${numberOf(book.jobs, 'job')}${book.retorques > 0 ? ` and pulling it again in ${book.retorques}` : ''}.`,
+    book.retorques > 0
+      ? say('Found while fitting it in {jobs} and pulling it again in {retorques}.', {
+          jobs: numberOf(book.jobs, 'job'),
+          retorques: book.retorques,
+        })
+      : say('Found while fitting it in {jobs}.', { jobs: numberOf(book.jobs, 'job') }),
     { size: 11 },
   );
-  sheet.plate('What went otherwise than the sheet says');
-  if (book.troubles.length === 0) sheet.text('Nothing.');
+  sheet.plate(say('What went otherwise than the sheet says'));
+  if (book.troubles.length === 0) sheet.text(say('Nothing.'));
   else
     sheet.table(
       [
-        { title: 'Where', width: 0.28 },
-        { title: 'Jobs', width: 0.08, figures: true, align: 'right' },
-        { title: 'Times', width: 0.08, figures: true, align: 'right' },
-        { title: 'For example', width: 0.56 },
+        { title: say('Where'), width: 0.28 },
+        { title: say('Jobs'), width: 0.08, figures: true, align: 'right' },
+        { title: say('Times'), width: 0.08, figures: true, align: 'right' },
+        { title: say('For example'), width: 0.56 },
       ],
       book.troubles.map(({ place, jobs, times, text }) => ({
-        cells: [place || 'the job', String(jobs), String(times), text],
+        cells: [place || say('the job'), String(jobs), String(times), text],
       })),
     );
-  sheet.plate('How the final pulls lie');
+  sheet.plate(say('How the final pulls lie'));
   sheet.table(
     [
-      { title: 'Station', width: 0.4 },
-      { title: 'Pulls', width: 0.1, figures: true, align: 'right' },
-      { title: 'Mean, N·m', width: 0.14, figures: true, align: 'right' },
-      { title: 'Deviation', width: 0.14, figures: true, align: 'right' },
-      { title: 'Band, N·m', width: 0.22, figures: true, align: 'right' },
+      { title: say('Station'), width: 0.4 },
+      { title: say('Pulls'), width: 0.1, figures: true, align: 'right' },
+      { title: say('Mean, N·m'), width: 0.14, figures: true, align: 'right' },
+      { title: say('Deviation'), width: 0.14, figures: true, align: 'right' },
+      { title: say('Band, N·m'), width: 0.22, figures: true, align: 'right' },
     ],
     book.spread.map(({ station, pulls, meanNm, sdNm, minNm, maxNm }) => ({
       cells: [
         station,
         String(pulls),
-        meanNm.toFixed(1),
-        sdNm.toFixed(2),
-        `${minNm.toFixed(1)} to ${maxNm?.toFixed(1) ?? 'open'}`,
+        written(meanNm, 1),
+        written(sdNm, 2),
+        say('{min} to {max}', { min: written(minNm, 1), max: maxNm === undefined ? say('open') : written(maxNm, 1) }),
       ],
     })),
   );
-  sheet.text('No owner, no plate and no person stands in this letter.', { size: 8, color: INK_2 });
+  sheet.text(say('No owner, no plate and no person stands in this letter.'), { size: 8, color: INK_2 });
   return sheet.finish();
 }

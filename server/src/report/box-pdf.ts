@@ -17,15 +17,19 @@ export function boxPdf(job: JobDocument): Promise<Buffer> {
   );
   sheet.plate(say('What was in the box'), 20);
   sheet.text(
-    `${job.shop.name}, job ${job.number}${counted > 0 ? `, counted ${shopTime(counted, plan.rules)}` : ', not counted yet'}.`,
+    say('{shop}, job {number}, {counted}.', {
+      shop: job.shop.name,
+      number: job.number,
+      counted: counted > 0 ? say('counted {when}', { when: shopTime(counted, plan.rules) }) : say('not counted yet'),
+    }),
     { color: INK_2 },
   );
   for (const kit of plan.kits) {
     const own = found.filter(({ item }) => item.kit === kit.id);
     sheet.plate(say('{title}, revision {revision}', { title: kit.title, revision: kit.revision }));
-    sheet.text(`To ${kit.maker}`);
+    sheet.text(say('To {maker}', { maker: kit.maker }));
     if (own.length === 0) {
-      sheet.text('Every line that was counted agrees with the sheet.', { color: INK_2 });
+      sheet.text(say('Every line that was counted agrees with the sheet.'), { color: INK_2 });
       continue;
     }
     sheet.table(
@@ -33,7 +37,7 @@ export function boxPdf(job: JobDocument): Promise<Buffer> {
         { title: say('bag'), width: 0.13 },
         { title: say('line'), width: 0.08, figures: true },
         { title: say('piece'), width: 0.27 },
-        { title: 'sheet', width: 0.08, align: 'right', figures: true },
+        { title: say('sheet'), width: 0.08, align: 'right', figures: true },
         { title: say('found'), width: 0.08, align: 'right', figures: true },
         { title: say('what is wrong'), width: 0.36 },
       ],

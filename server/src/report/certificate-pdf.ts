@@ -15,12 +15,12 @@ export function certificatePdf({ name, shop, mastery, attempts, signed }: Shown,
     new Date(atMs),
     say('{shop} · practice, no approval', { shop }),
   );
-  sheet.doc.font('plate').fontSize(30).fillColor('#000000').text('SHOWN IN PRACTICE');
+  sheet.doc.font('plate').fontSize(30).fillColor('#000000').text(say('SHOWN IN PRACTICE'));
   sheet.text(name, { bold: true, size: 13 });
   sheet.text(`${shop}, ${day(atMs)}`);
   const met = mastery.filter((entry) => entry.met > 0);
   sheet.plate(say('Faults told'));
-  if (met.length === 0) sheet.text('None met yet.');
+  if (met.length === 0) sheet.text(say('None met yet.'));
   else
     sheet.table(
       [
@@ -36,12 +36,12 @@ export function certificatePdf({ name, shop, mastery, attempts, signed }: Shown,
           ROOM_WORDS[FAULTS[kind].room],
           String(times),
           String(caught),
-          mastered ? 'mastered' : say('not yet'),
+          mastered ? say('mastered') : say('not yet'),
         ],
       })),
     );
   sheet.plate(say('Drills'));
-  if (attempts.length === 0) sheet.text('None done yet.');
+  if (attempts.length === 0) sheet.text(say('None done yet.'));
   else
     sheet.table(
       [
@@ -71,7 +71,7 @@ export function certificatePdf({ name, shop, mastery, attempts, signed }: Shown,
     for (const { title, signed: by } of signed)
       sheet.text(`${title}: ${by?.by ?? ''}, ${day(by?.atMs ?? 0)}${by?.comment ? `. ${by.comment}` : ''}`);
   }
-  sheet.text('Practice shows what was told on a model. It is no approval to work alone and no licence.', {
+  sheet.text(say('Practice shows what was told on a model. It is no approval to work alone and no licence.'), {
     color: INK_2,
   });
   return sheet.finish();

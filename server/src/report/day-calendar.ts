@@ -1,6 +1,7 @@
 import { createEvents, type EventAttributes } from 'ics';
 import type { DayDocument } from '#contract/day.ts';
 import { stretchTitle } from '#contract/wording/day-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 
 /**
@@ -23,9 +24,9 @@ export function dayCalendar(day: DayDocument, plan: DayPlan, person: string, now
         end: step.endMs,
         endInputType: 'utc',
         endOutputType: 'utc',
-        title: `${helps ? 'Help: ' : ''}${job?.card.vehicle.plate ?? ''} ${stretchTitle(step.step)}`.slice(0, 120),
+        title: `${helps ? say('Help: ') : ''}${job?.card.vehicle.plate ?? ''} ${stretchTitle(step.step)}`.slice(0, 120),
         description: `${job?.card.number ?? ''} ${job?.card.kitTitle ?? ''}`.trim(),
-        ...(job?.bay === undefined ? {} : { location: `Bay ${job.bay}` }),
+        ...(job?.bay === undefined ? {} : { location: say('Bay {bay}', { bay: job.bay }) }),
         productId: 'wrenchman',
         lastModified: nowMs,
       };

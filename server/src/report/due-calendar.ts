@@ -1,6 +1,7 @@
 import { createEvents, type EventAttributes } from 'ics';
 import type { DueItem } from '#contract/due.ts';
 import { dueWhenText } from '#contract/wording/due-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { type ClockRules, shopDay } from '#contract/wording/shop-time.ts';
 
 /** The day an instant falls on in the shop. */
@@ -30,7 +31,7 @@ export function dueCalendar(
       {
         uid: `${item.job}.${item.care.replace(/[^\w.-]/g, '-')}@wrenchman`,
         title: `${vehicle.plate}: ${item.text}`,
-        description: `${vehicle.make} ${vehicle.model}, job ${item.number}\n${dueWhenText(item, (atMs) => shopDay(atMs, { timeZone: rules.timeZone }))}\n${reach}`,
+        description: `${say('{vehicle}, job {number}', { vehicle: `${vehicle.make} ${vehicle.model}`, number: item.number })}\n${dueWhenText(item, (atMs) => shopDay(atMs, { timeZone: rules.timeZone }))}\n${reach}`,
         start: dayOf(expected.expectedMs, rules),
         duration: { days: 1 },
         created: nowMs,
@@ -39,7 +40,7 @@ export function dueCalendar(
       },
     ];
   });
-  const { error, value } = createEvents(events, { productId: 'wrenchman', calName: 'Due' });
+  const { error, value } = createEvents(events, { productId: 'wrenchman', calName: say('Due') });
   if (error) throw error;
   return value ?? '';
 }

@@ -1,7 +1,7 @@
 import { create } from 'qrcode';
 import { type HandOverSheet, handOverSheet } from '#contract/hand-over.ts';
 import type { JobDocument } from '#contract/job.ts';
-import { DEFERENCE, HAND_OVER_TITLE as TITLE } from '#contract/wording/en/hand-over.ts';
+import { deference, HAND_OVER_TITLE as TITLE } from '#contract/wording/en/hand-over.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { say } from '#contract/wording/say.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
@@ -42,9 +42,12 @@ function headOf(job: JobDocument, told: HandOverSheet, title: string): Sheet {
   sheet.band(
     title,
     say('{shop}, job {number}', { shop: told.shop, number: told.number }),
-    told.signed ? 'SIGNED' : 'NOT SIGNED: WORK IN PROGRESS',
+    told.signed ? say('SIGNED') : say('NOT SIGNED: WORK IN PROGRESS'),
   );
-  sheet.text(`${told.vehicle}, plate ${told.plate || 'none'}`, { bold: true, size: 14 });
+  sheet.text(say('{vehicle}, plate {plate}', { vehicle: told.vehicle, plate: told.plate || say('none') }), {
+    bold: true,
+    size: 14,
+  });
   const facts = [
     told.owner && say('For {owner}.', { owner: told.owner }),
     told.odometer && say('Odometer {odometer}.', { odometer: told.odometer }),
@@ -71,7 +74,7 @@ function codeFigure(sheet: Sheet, link: string): void {
   sheet.figure(say('Code that opens {link}', { link }), CODE_SIDE, ({ left, top }) =>
     drawCode(sheet.doc, link, left, top, CODE_SIDE),
   );
-  sheet.text(`Your page, with this and what is due: ${link}`, { size: 9 });
+  sheet.text(say('Your page, with this and what is due: {link}', { link }), { size: 9 });
 }
 
 /** What an owner takes away, whole: A4, tagged, every joint with its map. */
@@ -90,7 +93,7 @@ export function handOverPdf(job: JobDocument, { shopKey, link, photos = [] }: Ha
   whereAndJoints(sheet, plan, told, marks);
   listed(sheet, TITLE.byFeel, told.byFeel);
   sheet.plate(TITLE.deviations);
-  if (told.deviations.length === 0) sheet.text('None.', { size: 10 });
+  if (told.deviations.length === 0) sheet.text(say('None.'), { size: 10 });
   else sheet.list(told.deviations);
   listed(sheet, TITLE.parts, told.parts);
   listed(sheet, TITLE.keys, told.keys);
@@ -99,13 +102,20 @@ export function handOverPdf(job: JobDocument, { shopKey, link, photos = [] }: Ha
   sheet.plate(TITLE.proof);
   const last = job.events.at(-1);
   sheet.text(
-    'Everything here comes from the torque record, whose entries are chained to each other. The record file and a small program that checks it are the shop’s to give; that needs nobody’s word.',
+    say(
+      'Everything here comes from the torque record, whose entries are chained to each other. The record file and a small program that checks it are the shop’s to give; that needs nobody’s word.',
+    ),
     { size: 9, color: INK_2 },
   );
-  if (last) sheet.text(`Chain of ${last.seq} events, last hash ${last.hash}`, { size: 8, color: INK_2 });
-  if (shopKey) sheet.text(`The shop’s public key: ${shopKey}`, { size: 8, color: INK_2 });
-  for (const { id, sha256 } of photos) sheet.text(`Photo ${id}: SHA-256 ${sha256}`, { size: 8, color: INK_2 });
-  sheet.text(DEFERENCE, { size: 9, color: INK_2 });
+  if (last)
+    sheet.text(say('Chain of {seq} events, last hash {hash}', { seq: last.seq, hash: last.hash }), {
+      size: 8,
+      color: INK_2,
+    });
+  if (shopKey) sheet.text(say('The shop’s public key: {shopKey}', { shopKey }), { size: 8, color: INK_2 });
+  for (const { id, sha256 } of photos)
+    sheet.text(say('Photo {id}: SHA-256 {sha256}', { id, sha256 }), { size: 8, color: INK_2 });
+  sheet.text(deference(), { size: 9, color: INK_2 });
   if (link) codeFigure(sheet, link);
   return sheet.finish();
 }
@@ -114,7 +124,7 @@ function whereAndJoints(sheet: Sheet, plan: Plan, told: HandOverSheet, marks: Re
   sheet.plate(TITLE.joints);
   const tight = told.groups.flatMap(({ joints }) => joints).filter((joint) => joint.tight).length;
   const all = told.groups.reduce((sum, { joints }) => sum + joints.length, 0);
-  sheet.text(`${tight} of ${all} joints stand at their torque.`, {
+  sheet.text(say('{tight} of {all} joints stand at their torque.', { tight, all }), {
     bold: true,
     size: 10.5,
     ...(tight < all ? { color: BAD } : {}),
@@ -134,7 +144,7 @@ function whereAndJoints(sheet: Sheet, plan: Plan, told: HandOverSheet, marks: Re
     sheet.plate(title, 13);
     if (group && high > 0)
       sheet.figure(
-        `${group.map.title}: ${joints.map(({ label, tight: isTight }) => `${label} ${isTight ? 'tight' : say('not tight')}`).join(', ')}`,
+        `${group.map.title}: ${joints.map(({ label, tight: isTight }) => `${label} ${isTight ? say('tight') : say('not tight')}`).join(', ')}`,
         high,
         (frame) => drawBoltMap(sheet.doc, frame, group, stations, marks),
       );
@@ -164,8 +174,8 @@ export function handOverSummaryPdf(job: JobDocument, { link }: HandOverExtras = 
   listed(sheet, TITLE.fitted, shortened(told.fitted, 4));
   sheet.text(
     open.length === 0
-      ? `All ${joints.length} joints stand at their torque.`
-      : `${open.length} of ${joints.length} joints DO NOT stand at their torque.`,
+      ? say('All {all} joints stand at their torque.', { all: joints.length })
+      : say('{open} of {all} joints DO NOT stand at their torque.', { open: open.length, all: joints.length }),
     { bold: true, size: 11, ...(open.length > 0 ? { color: BAD } : {}) },
   );
   listed(sheet, TITLE.due, shortened(dueLines(told), 6));
@@ -174,11 +184,13 @@ export function handOverSummaryPdf(job: JobDocument, { link }: HandOverExtras = 
   listed(sheet, TITLE.keys, shortened(told.keys, 3));
   sheet.text(
     told.deviations.length === 0
-      ? 'Everything went as planned.'
-      : `${numberOf(told.deviations.length, 'thing')} went otherwise than planned; the whole hand-over says which.`,
+      ? say('Everything went as planned.')
+      : say('{things} went otherwise than planned; the whole hand-over says which.', {
+          things: numberOf(told.deviations.length, 'thing'),
+        }),
     { size: 10 },
   );
-  sheet.text(DEFERENCE, { size: 8, color: INK_2 });
+  sheet.text(deference(), { size: 8, color: INK_2 });
   if (link) codeFigure(sheet, link);
   return sheet.finish();
 }

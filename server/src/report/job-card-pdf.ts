@@ -17,7 +17,11 @@ export function jobCardPdf(job: JobDocument, origin: string): Promise<Buffer> {
   const { doc } = sheet;
   const side = mm(30);
   drawCode(doc, `${origin}${card.path}`, doc.page.width - MARGIN - side, MARGIN, side);
-  doc.font('plate').fontSize(34).fillColor('#000000').text(`JOB ${card.number}`, MARGIN, MARGIN);
+  doc
+    .font('plate')
+    .fontSize(34)
+    .fillColor('#000000')
+    .text(say('JOB {number}', { number: card.number }), MARGIN, MARGIN);
   doc.fontSize(24).text(card.heading.toUpperCase(), { width: doc.page.width - 2 * MARGIN - side - 12 });
   doc.y = Math.max(doc.y, MARGIN + side + 8);
   sheet.table(
@@ -31,14 +35,16 @@ export function jobCardPdf(job: JobDocument, origin: string): Promise<Buffer> {
   for (const kit of card.kits) sheet.text(kit, { bold: true });
   sheet.text(card.totals.map(([name, text]) => `${name}: ${text}`).join('   '));
   sheet.plate(say('What applies'));
-  if (card.applies.length === 0) sheet.text('Nothing depends on an answer.');
+  if (card.applies.length === 0) sheet.text(say('Nothing depends on an answer.'));
   for (const line of card.applies) sheet.text(line);
   if (card.decided.length > 0) sheet.plate(say('Decided'));
   for (const line of card.decided) sheet.text(line);
   sheet.plate(say('Cautions'));
   for (const { text, critical } of card.cautions) sheet.text(text, critical ? { bold: true, color: BAD } : {});
   sheet.text(
-    'An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.',
+    say(
+      'An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.',
+    ),
     { color: INK_2, size: 8 },
   );
   return sheet.finish();

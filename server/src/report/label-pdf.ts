@@ -152,7 +152,7 @@ export function ownersBagPdf(job: JobDocument, origin: string): Promise<Buffer> 
     BAG,
     { text: `${origin}${card.path}`, sideMm: 17 },
     [
-      ['plate', 11, 'OWNER’S BAG'],
+      ['plate', 11, say('OWNER’S BAG')],
       ['figures', 8, card.number],
       ['figures', 8, job.vehicle.plate],
       ...ownersBagLines(plan, state).map((text): LabelLine => ['body', 7, text]),

@@ -1,4 +1,4 @@
-import { PLATE_NOTE, vehiclePlate } from '#contract/vehicle-plate.ts';
+import { plateNote, vehiclePlate } from '#contract/vehicle-plate.ts';
 import { say } from '#contract/wording/say.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { INK_2, Sheet } from './pdf-sheet.ts';
@@ -12,7 +12,7 @@ export function platePdf(vehicle: Vehicle, shop: string, atMs: number): Promise<
     new Date(atMs),
     say('{shop} · for the glove box', { shop }),
   );
-  sheet.doc.font('plate').fontSize(30).fillColor('#000000').text('WHAT IT MAY CARRY');
+  sheet.doc.font('plate').fontSize(30).fillColor('#000000').text(say('WHAT IT MAY CARRY'));
   sheet.text(heading, { bold: true });
   const rows = (list: ReadonlyArray<readonly [string, string]>) =>
     sheet.table(
@@ -24,11 +24,11 @@ export function platePdf(vehicle: Vehicle, shop: string, atMs: number): Promise<
     );
   sheet.plate(say('Weighs'));
   if (weighs.length > 0) rows(weighs);
-  else sheet.text('Nobody has entered its kerb weight.');
+  else sheet.text(say('Nobody has entered its kerb weight.'));
   sheet.plate(say('May'));
   if (may.length > 0) rows(may);
-  else sheet.text('Nobody has entered a rating from its plate.');
+  else sheet.text(say('Nobody has entered a rating from its plate.'));
   if (lacks) sheet.text(lacks);
-  sheet.text(PLATE_NOTE, { color: INK_2 });
+  sheet.text(plateNote(), { color: INK_2 });
   return sheet.finish();
 }

@@ -11,6 +11,7 @@ import { lookLineText, lookTargetText } from '#contract/wording/look-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { curveText } from '#contract/wording/trace-text.ts';
 import { careList } from '#core/job/care.ts';
@@ -137,7 +138,13 @@ export function recordRows(job: JobDocument): Array<Array<string | number>> {
     ...baselineLines(plan, state).map((line) => {
       const { before, after, change } = baselineText(line);
       const name = `${line.baseline.name}, ${line.place}`;
-      return other('measured', name, `${before} before, ${after} after`, change, line.after ?? line.before);
+      return other(
+        'measured',
+        name,
+        say('{before} before, {after} after', { before, after }),
+        change,
+        line.after ?? line.before,
+      );
     }),
     ...checkLines(plan, state).map((line) => other('measured', line.text, readText(line), wantedOf(line), line)),
   ];

@@ -3,15 +3,15 @@ import { actLineText } from '#contract/wording/act-line-text.ts';
 import { addendumText } from '#contract/wording/addendum-text.ts';
 import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
-import { DEFERENCE } from '#contract/wording/en/hand-over.ts';
+import { deference } from '#contract/wording/en/hand-over.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
-import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, ROLE_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
 import { lookLineText } from '#contract/wording/look-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
-import { passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { passShort, reasonsText } from '#contract/wording/plan-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
 import { midSentence, say } from '#contract/wording/say.ts';
@@ -21,6 +21,7 @@ import { careList } from '#core/job/care.ts';
 import type { EventClock } from '#core/job/command-time.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
+import { written } from '#core/quantity/display.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { lookLines } from '#core/record/look-lines.ts';
@@ -52,7 +53,7 @@ function deviceTimes(job: JobDocument, when: When): string[] {
   const devices = new Map<string, EventClock[]>();
   for (const { event } of job.events)
     if (event.device && event.clock) devices.set(event.device, [...(devices.get(event.device) ?? []), event.clock]);
-  const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
+  const seconds = (ms: number) => `${written(ms / 1000, 1)} s`;
   return [...devices].map(([device, clocks]) => {
     const offsets = clocks.map(({ offsetMs, offsetAtReceiptMs }) => offsetAtReceiptMs ?? offsetMs);
     const received = clocks.map(({ receivedMs }) => receivedMs);
@@ -89,34 +90,62 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   sheet.band(
     say('Torque record'),
     say('{name}, job {number}', { name: job.shop.name, number: job.number }),
-    closed ? 'CLOSED' : 'NOT CLOSED: WORK IN PROGRESS',
+    closed ? say('CLOSED') : say('NOT CLOSED: WORK IN PROGRESS'),
   );
 
   sheet.text(
-    `${job.vehicle.make} ${job.vehicle.model}, ${job.vehicle.modelYear ?? 'year not known'}, plate ${job.vehicle.plate}`,
+    say('{make} {model}, {year}, plate {plate}', {
+      make: job.vehicle.make,
+      model: job.vehicle.model,
+      year: String(job.vehicle.modelYear ?? say('year not known')),
+      plate: job.vehicle.plate,
+    }),
     { bold: true, size: 12 },
   );
-  sheet.text(`Owner: ${job.vehicle.owner}. Odometer ${odometerText(job)}. Bay ${job.bay}.`);
+  sheet.text(
+    say('Owner: {owner}. Odometer {odometer}. Bay {bay}.', {
+      owner: job.vehicle.owner,
+      odometer: odometerText(job),
+      bay: job.bay,
+    }),
+  );
   const { breaks, open } = job.integrity;
   if (breaks.length > 0)
     sheet.text(
-      `THIS RECORD WAS ALTERED outside of Wrenchman, at ${breaks.map((at) => (at === 0 ? say('what the job was opened with') : say('entry {at}', { at }))).join(', ')}.${open.length === 0 ? ' A lead has looked at it.' : ''}`,
+      `${say('THIS RECORD WAS ALTERED outside of Wrenchman, at {places}.', {
+        places: breaks
+          .map((at) => (at === 0 ? say('what the job was opened with') : say('entry {at}', { at })))
+          .join(', '),
+      })}${open.length === 0 ? ` ${say('A lead has looked at it.')}` : ''}`,
       { color: BAD, bold: true },
     );
   for (const { name, person, heardAtMs, waiting } of job.unheard)
     sheet.text(
-      `MAY NOT BE COMPLETE: ${person}’s ${name} was last heard ${when(heardAtMs)}${waiting > 0 ? ` with ${waiting} entries waiting` : ' with the job open'}.`,
+      say('MAY NOT BE COMPLETE: {name} of {person} was last heard {when} {state}.', {
+        name,
+        person,
+        when: when(heardAtMs),
+        state: waiting > 0 ? say('with {waiting} entries waiting', { waiting }) : say('with the job open'),
+      }),
       { color: BAD },
     );
-  for (const kit of plan.kits) sheet.text(`${kit.title}, ${kit.maker}, sheet revision ${kit.revision}.`);
-  sheet.text(`Times are by the shop’s clock, ${timeZone ?? 'UTC'}.`, { size: 8, color: INK_2 });
+  for (const kit of plan.kits)
+    sheet.text(
+      say('{title}, {maker}, sheet revision {revision}.', {
+        title: kit.title,
+        maker: kit.maker,
+        revision: kit.revision,
+      }),
+    );
+  sheet.text(say('Times are by the shop’s clock, {zone}.', { zone: timeZone ?? 'UTC' }), { size: 8, color: INK_2 });
   for (const caution of plan.cautions.filter((entry) => entry.safetyCritical))
     sheet.text(caution.text, { color: BAD, bold: true });
 
   sheet.plate(say('What the answers decided'));
   const decided = plan.trace.filter((entry) => entry.because.length > 0 && entry.included);
-  if (decided.length === 0) sheet.text('Nothing in this kit depended on an answer.');
-  for (const entry of decided) sheet.text(`${entry.name}, because ${reasonsText(plan, entry.because)}.`);
+  if (decided.length === 0) sheet.text(say('Nothing in this kit depended on an answer.'));
+  for (const entry of decided)
+    sheet.text(say('{name}, because {reasons}.', { name: entry.name, reasons: reasonsText(plan, entry.because) }));
 
   const clocks = new Map(job.events.map(({ event }) => [event.commandId, event.clock]));
   for (const { group, joints } of recordLines(plan, state)) {
@@ -137,7 +166,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
         ];
       }
       const atMark = looks.map((look) => ({
-        cells: ['', '', '', say('2nd look'), '', '', '', 'mark', `${look.by.name}, ${brief(look.atMs)}`],
+        cells: ['', '', '', say('2nd look'), '', '', '', say('mark'), `${look.by.name}, ${brief(look.atMs)}`],
         bad: false,
         struck: false,
       }));
@@ -149,7 +178,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
             index === 0 ? station.label : '',
             index === 0 ? name : '',
             index === 0 ? station.printed : '',
-            passText(pass, pull.pass).replace(/^pass /, ''),
+            passShort(pass, pull.pass),
             aimed,
             figure,
             inOther,
@@ -192,7 +221,8 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       sheet.text(`${step.number}  ${stepTitle(plan, step.step)}`, { bold: true });
       for (const act of acts)
         sheet.text(`${actLineText(plan, act)} (${act.by.name}, ${brief(act.atMs)})`, act.met ? {} : { color: BAD });
-      if (waived) sheet.text(`LET GO by ${waived.by.name}: ${waived.reason}`, { color: BAD });
+      if (waived)
+        sheet.text(say('LET GO by {name}: {reason}', { name: waived.by.name, reason: waived.reason }), { color: BAD });
     }
   }
 
@@ -217,7 +247,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     state,
     job.events.map(({ event }) => event),
   );
-  if (departures.length === 0) sheet.text('None.');
+  if (departures.length === 0) sheet.text(say('None.'));
   for (const deviation of departures)
     sheet.text(`${when(deviation.atMs)}, ${deviation.by.name}: ${deviationText(deviation, plan, plan)}`);
 
@@ -236,7 +266,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       const ends = [...new Set(debt.ends.map(({ end }) => END_TEXT[end]))].join(', ');
       const open = debt.count - debt.ended;
       sheet.text(
-        `${debt.count > 1 ? `${debt.count} × ` : ''}${debt.name}: ${ends}${open > 0 ? `${ends ? ', ' : ''}${open} NOT ACCOUNTED FOR` : ''}${told && debt.printed && open === 0 ? `, ${debt.printed}` : ''}.`,
+        `${debt.count > 1 ? `${debt.count} × ` : ''}${debt.name}: ${ends}${open > 0 ? `${ends ? ', ' : ''}${say('{open} NOT ACCOUNTED FOR', { open })}` : ''}${told && debt.printed && open === 0 ? `, ${debt.printed}` : ''}.`,
         open > 0 ? { color: BAD, bold: true } : {},
       );
     }
@@ -248,14 +278,14 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     for (const line of baselines) {
       const { before, after, change, missed } = baselineText(line);
       sheet.text(
-        `${line.baseline.name}, ${line.place}: ${before} before, ${after} after${change ? `; ${change}` : ''}.`,
+        `${line.baseline.name}, ${line.place}: ${say('{before} before, {after} after', { before, after })}${change ? `; ${change}` : ''}.`,
         missed ? { color: BAD, bold: true } : {},
       );
     }
     for (const line of checks) {
       const wanted = wantedOf(line);
       sheet.text(
-        `${line.text}${line.instrument ? `, with ${line.instrument}` : ''}: ${readText(line)}${wanted ? `; wanted ${wanted}` : ''}. ${line.by.name}, ${when(line.atMs)}.`,
+        `${line.text}${line.instrument ? say(', with {instrument}', { instrument: line.instrument }) : ''}: ${readText(line)}${wanted ? say('; wanted {wanted}', { wanted }) : ''}. ${line.by.name}, ${when(line.atMs)}.`,
         line.read.some(({ met }) => !met) ? { color: BAD, bold: true } : {},
       );
     }
@@ -281,11 +311,11 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       bad: line.unaccounted < 0,
     })),
   );
-  sheet.text('Spare pieces go to the owner with the vehicle.', { color: INK_2 });
+  sheet.text(say('Spare pieces go to the owner with the vehicle.'), { color: INK_2 });
 
   sheet.plate(say('To watch and to come back for'));
   const due = careList(plan, state);
-  if (due.length === 0) sheet.text('Nothing is due.');
+  if (due.length === 0) sheet.text(say('Nothing is due.'));
   for (const care of due) {
     const waived = careWaivedText(care);
     sheet.text(careText(care), { bold: care.from === 'raised' && !waived, ...(waived ? { color: INK_2 } : {}) });
@@ -300,26 +330,48 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     for (const { condition } of told) sheet.text(condition, { bold: true });
   }
   if (closed?.unfinished)
-    sheet.text(`NOT FINISHED: ${closed.unfinished.reason} The vehicle may ${MAY_TEXT[closed.unfinished.may]}.`, {
-      color: BAD,
-      bold: true,
-    });
+    sheet.text(
+      say('NOT FINISHED: {reason} The vehicle may {may}.', {
+        reason: closed.unfinished.reason,
+        may: MAY_TEXT[closed.unfinished.may],
+      }),
+      {
+        color: BAD,
+        bold: true,
+      },
+    );
 
   sheet.plate(say('Signed'));
   sheet.text(
     closed
-      ? `${closed.signature}, ${when(closed.atMs)} (signed in as ${closed.by.name}, ${closed.by.role}).${closed.note ? ` ${closed.note}` : ''}`
-      : 'Not signed: the job is not closed.',
+      ? `${say('{signature}, {when} (signed in as {name}, {role}).', {
+          signature: closed.signature,
+          when: when(closed.atMs),
+          name: closed.by.name,
+          role: midSentence(ROLE_TEXT[closed.by.role]),
+        })}${closed.note ? ` ${closed.note}` : ''}`
+      : say('Not signed: the job is not closed.'),
   );
   const signing = job.events.find(({ event }) => event.type === 'jobClosed')?.event;
   if (signing?.proof)
-    sheet.text(`Signed with the ${signing.proof === 'pin' ? 'PIN' : 'passkey'} of ${signing.by.name}.`);
+    sheet.text(
+      signing.proof === 'pin'
+        ? say('Signed with the PIN of {name}.', { name: signing.by.name })
+        : say('Signed with the passkey of {name}.', { name: signing.by.name }),
+    );
   if (last && shopKey)
-    sheet.text(`The shop’s key: ${shopKey}. The record as JSON is checked with \`npm run -s wm -- verify FILE\`.`, {
+    sheet.text(
+      say('The shop’s key: {shopKey}. The record as JSON is checked with `npm run -s wm -- verify FILE`.', { shopKey }),
+      {
+        color: INK_2,
+        size: 8,
+      },
+    );
+  if (last)
+    sheet.text(say('Chain of {seq} events, last hash {hash}', { seq: last.seq, hash: last.hash }), {
       color: INK_2,
       size: 8,
     });
-  if (last) sheet.text(`Chain of ${last.seq} events, last hash ${last.hash}`, { color: INK_2, size: 8 });
-  sheet.text(DEFERENCE, { color: INK_2, size: 8 });
+  sheet.text(deference(), { color: INK_2, size: 8 });
   return sheet.finish();
 }

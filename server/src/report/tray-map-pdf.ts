@@ -20,9 +20,15 @@ export function trayMapPdf(job: JobDocument): Promise<Buffer> {
   );
   const { doc } = sheet;
   sheet.plate(say('Trays, job {number}', { number: job.number }), 20);
-  sheet.text(`${job.vehicle.model}, ${job.vehicle.plate}. Laid out as the work takes it, look-alikes apart.`, {
-    color: INK_2,
-  });
+  sheet.text(
+    say('{model}, {plate}. Laid out as the work takes it, look-alikes apart.', {
+      model: job.vehicle.model,
+      plate: job.vehicle.plate,
+    }),
+    {
+      color: INK_2,
+    },
+  );
   const full = doc.page.width - 2 * MARGIN;
   for (const tray of trays) {
     const [width, height] = [full / tray.columns, Math.min(HIGHEST, full / tray.columns)];

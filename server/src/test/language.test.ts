@@ -62,6 +62,32 @@ describe('the language of a request', () => {
     expect(german).not.toMatch(/torque record|as printed/i);
   });
 
+  // Names, titles and sentences of the kit's own sheet stay as they were written; everything else is ours to say.
+  it.each([
+    'jobs/{job}/record.pdf',
+    'hand-overs/{job}/hand-over.pdf',
+    'hand-overs/{job}/in-short.pdf',
+    'jobs/{job}/card.pdf',
+    'jobs/{job}/box.pdf',
+    'jobs/{job}/tray-map.pdf',
+  ])('is said on every line of %s that is ours', async (paper) => {
+    const words = (text: string) =>
+      text
+        .split('\n')
+        .map((line) => line.trim())
+        .filter((line) => /\b(?:the|of|and|is|was|not|with|nothing|joints|stand|signed|wanted|before)\b/i.test(line));
+    const kit = JSON.stringify(await (await mira.request('GET', `/api/jobs/${job}`)).json());
+    const path = `/api/${paper.replace('{job}', job)}`;
+    const english = words(await printed(path, {}));
+    const german = words(await printed(path, GERMAN));
+    expect(english.length).toBeGreaterThan(0);
+    const said = german.filter((line) => {
+      const piece = line.split(/\s{2,}/).find((cell) => /\b(?:the|of|and|is|was|not|with)\b/i.test(cell)) ?? line;
+      return english.includes(line) && !kit.includes(JSON.stringify(piece).slice(1, -1).slice(0, 24));
+    });
+    expect(said).toEqual([]);
+  });
+
   it('leaves files for programs as they are', async () => {
     const table = async (headers: Record<string, string>) =>
       (await mira.request('GET', `/api/jobs/${job}/record.csv`, undefined, headers)).text();

@@ -1,5 +1,5 @@
 import type { LimitKind } from '#core/kit/kit-document.ts';
-import { inLanguage } from '../say.ts';
+import { inLanguage, say } from '../say.ts';
 
 /** Headings of what an owner takes away, in the order they stand. */
 export const HAND_OVER_TITLE = inLanguage({
@@ -31,8 +31,12 @@ export const LIMIT_TEXT: Record<LimitKind, string> = inLanguage({
 });
 
 /** What a report or a page of the product can never replace. */
-export const DEFERENCE =
-  'This is an aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.';
+export const deference = (): string =>
+  say(
+    'This is an aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.',
+  );
 
-export const NO_LIMIT =
-  'The sheets name no limit of their own. The lowest of the vehicle’s, the kit’s and the tyres’ ratings counts: look at their plates.';
+export const noLimit = (): string =>
+  say(
+    'The sheets name no limit of their own. The lowest of the vehicle’s, the kit’s and the tyres’ ratings counts: look at their plates.',
+  );

@@ -1,5 +1,5 @@
 import type { MessageState } from '../../owner-message.ts';
-import { inLanguage } from '../say.ts';
+import { inLanguage, say } from '../say.ts';
 
 /** Why an owner is asked back, by what it is about. */
 export const WHY_TEXT = inLanguage({
@@ -21,4 +21,4 @@ export const MESSAGE_STATE_TEXT: Record<MessageState, string> = inLanguage({
 });
 
 /** What every message ends with. */
-export const STOP_TEXT = 'Answer STOP for no more messages.';
+export const stopText = (): string => say('Answer STOP for no more messages.');

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { OwnerDue, OwnerPage as Page } from '#contract/owner-page.ts';
-import { DEFERENCE, HAND_OVER_TITLE as TITLE } from '#contract/wording/en/hand-over.ts';
+import { deference, HAND_OVER_TITLE as TITLE } from '#contract/wording/en/hand-over.ts';
 import { say } from '#contract/wording/say.ts';
 import { shopDay } from '#contract/wording/shop-time.ts';
 import { failureText } from '../../shop/failure-text.ts';
@@ -134,7 +134,7 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
         <Lines title={TITLE.cautions} lines={sheet.cautions} />
         <TakePdf token={token} number={sheet.number} />
         <footer className="grid gap-2 text-sm text-ink-2">
-          <p>{DEFERENCE}</p>
+          <p>{deference()}</p>
           <p>
             {tell(
               'This page is for the owner of {plate}. It can be opened until {day}, and whoever has its address can open it: pass it on only with the vehicle.',

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { PLATE_NOTE, vehiclePlate } from '#contract/vehicle-plate.ts';
+import { plateNote, vehiclePlate } from '#contract/vehicle-plate.ts';
 import { say } from '#contract/wording/say.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { vehicleSheet } from '#core/vehicle/vehicle-sheet.ts';
@@ -70,7 +70,7 @@ export function Loads({ vehicle }: { vehicle: Vehicle }) {
         {may.length > 0 && rows(may)}
       </div>
       {lacks && <p className="mt-2">{lacks}</p>}
-      <p className="mt-2 text-sm text-ink-2">{PLATE_NOTE}</p>
+      <p className="mt-2 text-sm text-ink-2">{plateNote()}</p>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
 import type { RecallBy, RecallHit, RecallTold } from '#contract/recall.ts';
-import { STOP_TEXT } from '#contract/wording/en/message.ts';
+import { stopText } from '#contract/wording/en/message.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { say } from '#contract/wording/say.ts';
 import { TopBar } from '../../app/TopBar.tsx';
@@ -249,7 +249,7 @@ function Tell({
 }) {
   const change = useChange('messages');
   const [text, setText] = useState(
-    `Please call us before you drive on: we have to look at your vehicle again. ${STOP_TEXT}`,
+    `${say('Please call us before you drive on: we have to look at your vehicle again.')} ${stopText()}`,
   );
   const submit = async (event: FormEvent) => {
     event.preventDefault();
