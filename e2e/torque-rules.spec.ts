@@ -43,6 +43,7 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   // The clamps: year 2018 takes the older torque, and the screen says why.
   for (let count = 1; count <= 4; count++) {
     await expect(page.getByRole('heading', { name: `Station ${count}` })).toBeVisible();
+    await expect(page.locator('.thumb-bar').last()).toBeEnabled();
     await page.keyboard.press('Space');
   }
   await expect(page.getByText('52 lbf·ft, because model year 2018 ≤ 2021.')).toBeVisible();
@@ -131,6 +132,8 @@ test('a lead lifts a refusal with a reason; a fitter is told to fetch one', asyn
     .getByRole('button', { name: /^Step .*Bush clamps/ })
     .last()
     .click();
+  // The step that was pointed at is in hand before it is pressed.
+  await expect(page.getByRole('heading', { name: 'Station 1', exact: true })).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert')).toContainText('Another group comes first');
   await expect(page.getByRole('alert')).toContainText('A lead may lift this');
