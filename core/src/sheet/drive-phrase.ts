@@ -249,10 +249,28 @@ const RULES: ReadonlyArray<{
     read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
     of: 'fastener',
   },
+  // `remove the 3 nuts that hold each pipe to the manifold (15 mm)`, `bracket off (10 mm)`, `Undo the nut (M10, 16 mm)`
+  {
+    pattern:
+      /(?<=\b(?:remove|unbolt|undo|unscrew|loosen|take off)\b[^.;:\n()]{0,30}\b(?:bolts?|nuts?|screws?)\b[^.;:\n()]{0,60}\((?:M\d{1,2}, )?)(\d{1,2}) ?(mm)(?=\))/gi,
+    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    of: 'fastener',
+  },
+  {
+    pattern: /(?<=(?:^|\n|\d {1,2}|[.;] )[\p{L} -]{4,40} off \()(\d{1,2}) ?(mm)(?=\))/gu,
+    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    of: 'fastener',
+  },
+  // `2 Torx 20 screws`
+  {
+    pattern: /\btorx (?:no\.? ?|size )?T?(\d{2})\b(?! ?(?:mm|nm|n·m|ft|lb|in\b|x|×|pcs|off))/gi,
+    read: (match) =>
+      SIX_LOBE_KEYS.has(Number(match[1])) ? { kind: 'sixLobe', size: `T${Number(match[1])}` } : undefined,
+  },
   // `Remove the carrier (three bolts, 17 mm)`
   {
     pattern:
-      /(?<=\b(?:remove|unclip|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten|take off)\b[^.;:\n()]{3,60}\((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve) (?:\p{L}+ )?(?:bolts|nuts|screws),? )(\d{1,2}) ?(mm)(?=\))/giu,
+      /(?<=\b(?:remove|unclip|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten|take)\b[^.;:\n()]{3,60}\((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve) (?:\p{L}+ )?(?:bolts|nuts|screws)(?: each)?,? )(\d{1,2}) ?(mm)(?=\))/giu,
     read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
     of: 'fastener',
   },

@@ -6,7 +6,7 @@ export const ABBREVIATION =
 
 /** A unit that ends its sentence: an order begins behind it. `86 lb.ft. Torque all …` */
 const ORDER_NEXT =
-  /^\.\)?\s+(?:Torque|Tighten|Install|Then|Do|Don['’]t|Use|Repeat|Re-?check|Re-?torque|Remove|Note|Apply|Fit|Lower|Raise|Put|Check|If|This|These|Now|Make|Mark|Hold|Start|Wait|Leave|Never|Always|Clean|Move|Go|All|Both)\b/;
+  /^\.\)?\s+(?:Torque|Tighten|Install|Then|Do|Don['’]t|Use|Repeat|Re-?check|Re-?torque|Remove|Note|Apply|Fit|Lower|Raise|Put|Check|If|This|These|Now|Make|Mark|Hold|Start|Wait|Leave|Never|Always|Clean|Move|Go|All|Both|Same|Other|Next|Finally|With|Slide|Place|Attach|Connect|Bolt|Re-?install|Set|Plug|Snug)\b/;
 const UNIT_BEFORE = /\d ?(?:(?:ft|lbs?|in)[. -]*)+$/i;
 
 /** Whether a full stop ends a sentence, and no abbreviation within one. */

@@ -1,3 +1,4 @@
+import { parseThread } from '../fastener/thread.ts';
 /** A span of the sheet's text, by character. */
 export interface Span {
   start: number;
@@ -45,6 +46,13 @@ const MISREAD_METRIC = /M(?=[lIO]{1,2}\b)/y;
 const matchAt = (pattern: RegExp, text: string, at: number): string | undefined => {
   pattern.lastIndex = at;
   return pattern.exec(text)?.[0];
+};
+
+/** A count, and behind a blank an inch thread with its pitch. */
+const COUNTED_THREAD = /^(\d{1,3}) (\d{1,2}\/\d{1,2})"?-(\d{1,2})\b/;
+const isUnified = (designation: string): boolean => {
+  const read = parseThread(designation);
+  return read.ok && read.value.thread.series !== 'other';
 };
 
 const isDigit = (code: number): boolean => code >= 48 && code <= 57;
@@ -96,6 +104,10 @@ function numberAt(
   }
   const fraction = matchAt(FRACTION, text, at);
   const share = fraction === undefined ? undefined : fractionValue(fraction);
+  // `10 1/4-20 screws`: ten of a quarter inch, and no size of ten and a quarter.
+  const [, many, size, threads] = COUNTED_THREAD.exec(text.slice(at, at + 14)) ?? [];
+  if (many !== undefined && isUnified(`${size}-${threads}`) && !isUnified(`${many}-${size}-${threads}`))
+    return { raw: many, value: Number(many) };
   if (fraction !== undefined && share !== undefined) return { raw: fraction, value: share };
   const spaced = matchAt(SPACED, text, at);
   if (spaced !== undefined) return { raw: spaced, value: Number(spaced.replaceAll(' ', '')) };

@@ -228,7 +228,7 @@ function pulledAgain(
 
 /** So many of one for each of something whose number is not said. */
 const SHARED_OUT =
-  /\b(?:per|for each|to each|at each|on each|each|every|(?<=\b(?:bolts?|screws?|nuts?|studs?) )to an?) (?!(?:torque|figure|value|depth|stop|height)\b)\p{L}{3,}/iu;
+  /\b(?:per|for each|to each|at each|on each|each|every|(?<=\b(?:bolts?|screws?|nuts?|studs?) )to an?) (?!(?:torque|figure|value|depth|stop|height)\b)\p{L}{3,}|\b(?:bolts?|screws?|nuts?|studs?) each(?=\s*[,.;(])/iu;
 /** `two a side, each one with two of them`: shared out once more than over the sides. */
 const SHARED_BEYOND_SIDES = /\b(?:per|each|every) (?!sides?\b|corners?\b|wheels?\b)\p{L}{3,}/iu;
 /** More shares than these are no sides, rails or corners. */
@@ -280,6 +280,22 @@ function longestOf(bolts: readonly Item[]): Item | undefined {
 const PLACE_ALONE = /(?:^|[:,]\s*|\band\s+)(?:the )?(upper|lower|front|rear|inner|outer|top|bottom|left|right)\s*$/i;
 
 const ENDS_PLACE = /[:,]?\s+(?:upper|lower|front|rear|inner|outer|top|bottom|left|right)$/i;
+
+/** How many sentences above its figure a joint's part is looked for. */
+const FITTED_ABOVE = 16;
+
+/** The sentences that fit the part a joint is told by alone: `Fit the arm`, for the front arm bolt. */
+function fittedWith({ reading, inStep }: Drafting, { parts }: JointSentences, at: number): number[] {
+  if (parts.length === 0) return [];
+  return reading.steps
+    .slice(Math.max(0, at - FITTED_ABOVE), at)
+    .map((_, index) => Math.max(0, at - FITTED_ABOVE) + index)
+    .filter(
+      (above) =>
+        partWords(reading.steps[above]?.text ?? '').some((part) => parts.includes(part)) &&
+        !inStep(above).some(({ value }) => value.kind === 'action' && ['remove', 'disconnect'].includes(value.action)),
+    );
+}
 
 /** `the short ones`, `the shorter bolts` */
 const SHORT_ONE = /\bshort(?:er|est)? (?:one|bolt|screw)s?\b/i;
@@ -494,6 +510,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const wheelsOwn = HOLDS_WHEEL.test(sentence) && !listsWheelNuts;
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
     // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
+    let calledBeside: string | undefined;
     const only = (kind: ItemKind): Item | undefined => {
       const named = said.kinds.length > 0 ? said.kinds : [KIND_OF[said.count?.value.noun ?? '']];
       if (written !== undefined || said.items.length > 0 || !named.includes(kind)) return undefined;
@@ -509,6 +526,14 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         if (rest.length > MOST_LOOKED_AT) return undefined;
       }
       if (rest.length === 1) return rest[0];
+      // `Slide the header in. Start all bolts. Torque to 18 ft-lb`: the header bolts of the list.
+      const near = said.subject === undefined ? [] : [said.subject - 1, said.subject];
+      const words = near.flatMap((at) => tellingWords(reading.steps[at]?.text ?? ''));
+      const beside = rest.filter((item) => wordsOf.get(item.id)?.some((word) => words.includes(word)));
+      if (beside.length === 1) {
+        calledBeside = wordsOf.get(beside[0]?.id ?? '')?.find((word) => words.includes(word));
+        return beside[0];
+      }
       // Several, and the sentence calls one of them by its name: the bolts, the button heads.
       const whole = rest.filter((item) => isCalled(item, sentence, true));
       const called = whole.length > 0 ? whole : rest.filter((item) => isCalled(item, sentence, false));
@@ -535,7 +560,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       return rest.length === 1 && one?.thread === undefined ? one : undefined;
     };
     // `Snug the U-bolt nuts`: the bolts are called by their form, and their nuts are twice as many.
-    const callsUBolts = U_BOLTS.test(sentence) && written === undefined && said.items.length === 0;
+    const callsUBolts =
+      U_BOLTS.test(sentence) &&
+      (written === undefined || said.kinds.includes('nut')) &&
+      said.items.every(({ form }) => form === 'uBolt');
     const formed = callsUBolts
       ? (listed.get('bolt') ?? []).filter((item) => item.form === 'uBolt' && left(item) > 0)
       : [];
@@ -590,7 +618,13 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       said.times === undefined &&
       !row &&
       !HOLDS_WHEEL.test(sentence) &&
-      [torque.step, said.count?.step ?? torque.step].some((step) => doneOnOtherSide(reading.steps, step));
+      // `Fit the arm … other side the same`, and its bolts are pulled further on, on both.
+      [
+        torque.step,
+        said.count?.step ?? torque.step,
+        ...said.assembled,
+        ...fittedWith(drafting, said, torque.step),
+      ].some((step) => doneOnOtherSide(reading.steps, step));
     const times: Times | undefined = said.times ?? (sidesLater ? { times: 2, places: 'sides' } : undefined);
     // `two each side` is done at once; what `the other side` repeats is done there.
     const apart =
@@ -611,12 +645,12 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       has % ofOneShare === 0 &&
       has / ofOneShare <= MOST_SHARES &&
       figuresOf.get(torque.about) === 1;
-    const off = unsaid ? countTakenOff(drafting, said, torque) : undefined;
+    const off = !counted && !bolt && !nut && (!times || sidesLater) ? countTakenOff(drafting, said, torque) : undefined;
     // `Front M10 x 30`, `Middle M10 x 30` of one table: each row has its share of the list's.
     const rows = row && each === undefined ? (rowsOfSize.get(torque.about) ?? 0) : 0;
     if (rows > 0) rowsOfSize.set(torque.about, rows - 1);
     const wanted =
-      off?.count ??
+      (off && off.count * (sidesLater ? 2 : 1)) ??
       (each === undefined
         ? Number.isFinite(has)
           ? rows > 1 && has % rows === 0
@@ -654,7 +688,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       // The one word of a cell is a name; of a sentence it may be any.
       (!row || said.title === undefined || kindsIn(said.title).length > 0) &&
       !said.words.some((word) => word.startsWith('part '));
-    const called = bySize ? undefined : said.title;
+    const beside = calledBeside && `${capital(calledBeside)} ${kind}`;
+    const called = bySize ? undefined : (said.title ?? beside);
     // Two rows of one name are told apart by what stands in brackets: `chassis face (inner row)`.
     const which = /^[^|\t]{3,40}?\((\p{L}[\p{L} -]{2,24})\)/u.exec(sentence)?.[1];
     const twice = called !== undefined && which !== undefined && kit.groups.some((group) => group.title === called);

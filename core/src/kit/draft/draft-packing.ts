@@ -256,7 +256,12 @@ export function draftPacking(drafting: Drafting): Packing {
     const called =
       /\p{L}+[- ]heads?$/iu.exec((line ?? '').split(',')[0] ?? '')?.[0].replace(/s$/i, '') ??
       (isBoltBySize(count) ? 'bolt' : count.value.noun);
-    const whole = kind === 'part' || /[- ]head$/i.test(called) ? called : `${likeIn(line ?? '', called)}${called}`;
+    const bent = named?.form === 'uBolt' && named.kind === kind;
+    const whole = bent
+      ? 'U-bolt'
+      : kind === 'part' || /[- ]head$/i.test(called)
+        ? called
+        : `${likeIn(line ?? '', called)}${called}`;
     const noun = `${whole[0]?.toUpperCase()}${whole.slice(1)}`;
     // A line of the list keeps its own words; what prose counts is named by its size.
     const sized = `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`;

@@ -47,7 +47,7 @@ const withoutVerb = (text: string): string =>
 /** A chapter's title in capitals, over steps that are numbered by themselves. */
 const CAPITALS = /^(?:\d{1,2}\s+)?[A-Z][A-Z &/-]{4,40}$|^(?:FRONT|REAR|LEFT|RIGHT)$/;
 /** `REAR` alone heads what is below it, whatever step it stands behind. */
-const HEADS_PLACE = /^(?:FRONT|REAR|LEFT|RIGHT)(?: (?:AXLE|SIDE|END))?:?$/;
+const HEADS_PLACE = /^(?:front|rear|left|right)(?: (?:axle|side|end|suspension))?:?$/i;
 /** `Keep the nuts and bolts.`: what becomes of what just came off. */
 const KEEPS =
   /^(?:keep|save|retain|set aside|put aside|store)(?: (?:all|the|these|those|them|it|your|its|factory|original|stock|oe|old|hardware|fasteners|nuts?|bolts?|screws?|and|&|clips?|washers?|parts?|for|re-?use|later|re-?installation|aside|safe))+\.?$/i;
@@ -108,7 +108,7 @@ const READ_FIRST =
 const ALL_DONE = /^(?:done|finished|that(?:'s| is) (?:it|all)|good luck|enjoy|end)\W*$/i;
 /** `The vehicle shall not tow for 24 hours`, said of nobody's hands. */
 const FORBIDS =
-  /^(?:the )?(?:fitter|vehicle|car|truck|you|nobody|no one|it|they|customer|owner)\s+(?:shall|must|may|should|will|can)(?:\s+not|\s+never|n't)\b/i;
+  /^(?:the |this |these )?(?:fitter|vehicle|car|truck|you|nobody|no one|it|they|customer|owner|bar|kit|rack|carrier|product|tow ?bar|hitch|winch|bracket|plate|step|lamp|light)s?\s+(?:shall|must|may|should|will|can)(?:\s+not|\s+never|n't)\b/i;
 
 /** A word that stands over what is to be minded, and says nothing by itself. */
 const WARNING_WORD = /^\W*(?:attention|caution|warning|note|notice|important|danger)\W*$/i;

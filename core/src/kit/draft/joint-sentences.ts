@@ -9,6 +9,7 @@ import { tidyTitle } from './joint-title.ts';
 import {
   elsewhere,
   followers,
+  isShared,
   kindsIn,
   OF_THE_VEHICLE,
   partKeys,
@@ -51,6 +52,10 @@ export interface JointSentences {
   pointsAt?: number;
   /** Steps in which it is put together, by their index. */
   assembled: readonly number[];
+  /** The sentence that names what its own does not, by its index. */
+  subject?: number;
+  /** The parts its phrase names, where no word of it tells it from another: `front arm bolt`. */
+  parts: readonly string[];
 }
 
 /** Nouns of what is tightened: a bracket is counted, and is no station. */
@@ -261,17 +266,26 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     );
   const countAt = count?.step ?? torque.step;
   const countText = [reading.steps[countAt]?.text ?? '', ...followers(reading.steps, countAt)].join(' ');
-  const times =
-    (count?.value.perSide ? ({ times: 2, places: 'sides' } as const) : undefined) ??
-    timesIn(countText, packing.pieces) ??
-    (count === undefined ? timesIn(own.text, packing.pieces) : undefined);
+  const shared = count !== undefined && isShared(countText, count.value.count);
+  const times = shared
+    ? undefined
+    : ((count?.value.perSide ? ({ times: 2, places: 'sides' } as const) : undefined) ??
+      timesIn(countText, packing.pieces) ??
+      (count === undefined ? timesIn(own.text, packing.pieces) : undefined));
 
   // `Plate to crossbars, M8, 5 mm hex key` turns no M10 of the crossbars.
   const ofOtherSize = (at: number): boolean =>
     thread !== undefined &&
     threadsOf(at).length > 0 &&
     threadsOf(at).every(({ value }) => value.designation !== thread.value.designation);
-  const drivesOf = (at: number) => inStep(at).filter(isKind('drive'));
+  // `45 Nm, hold with a 5 mm hex key`: what holds the other end turns nothing.
+  const drivesOf = (at: number) =>
+    inStep(at)
+      .filter(isKind('drive'))
+      .filter(({ start }) => {
+        const step = reading.steps[at] as SheetStep;
+        return !/\bhold(?:ing)?\b[^.;,]*$/i.test(step.text.slice(0, Math.max(0, start - step.start)));
+      });
   const textOf = (at: number): string => reading.steps[at]?.text ?? '';
   const drive =
     nearest(drivesOf(torque.step), torque) ??
@@ -425,6 +439,8 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     kinds,
     ...(keyed === undefined ? {} : { keyed }),
     ...(subject !== undefined && keyed === undefined && pointsAtOthers(own, torque) ? { pointsAt: subject } : {}),
+    ...(subject === undefined ? {} : { subject }),
+    parts: phraseWords.length > 0 ? [] : partWords(phrase),
     assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
   };
 }

@@ -6,7 +6,7 @@ import { KIND_OF, type Of } from './drafting.ts';
 
 /** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
 const PLAIN = new Set(
-  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten tightening torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage pass passes round rounds goes item items ref reference line position class grade'.split(
+  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten tightening torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage pass passes round rounds goes item items ref reference line position class grade move slide push plug unplug connect disconnect reconnect spray scrape hang raise lift keep check undo remove replace press clip unclip little bit anti seize antiseize paste'.split(
     ' ',
   ),
 );
@@ -172,6 +172,15 @@ export interface Times {
   times: number;
   /** Left and right where it is the sides, the corners where it is those. */
   places: 'sides' | 'corners' | 'pieces';
+}
+
+/** `four of the nuts, two a side`: what goes to a side is a share of what was counted. */
+const SHARE_OF_SIDE = /\b(\d{1,2}|one|two|three|four|five|six|eight) (?:a|per|each|to a|on each) side\b/i;
+
+/** Whether a sentence shares its count over both sides, and does not count one of them: `six bolts, three a side`. */
+export function isShared(text: string, count: number): boolean {
+  const share = SHARE_OF_SIDE.exec(text)?.[1]?.toLowerCase() ?? '';
+  return 2 * (Number(share) || NUMBER_WORDS[share] || 0) === count;
 }
 
 const SIDES =

@@ -24,7 +24,7 @@ const NO_NAME_WORDS = setOf(`
 
 /** Words that are an order where they begin a phrase, and may end a name: `Hold the pin`, `caliper slide`, `step pad`. */
 const ORDERS = setOf(
-  'close open hold slide push pull start bring check feed bolt screw nip pop drill route hang add draw lift jack counter snug place position swing',
+  'close open hold slide push pull start bring check feed bolt screw nip pop drill route hang add draw lift jack counter snug place position swing move',
 );
 
 /** Words that stand within a name between two things, and neither begin nor end one. */

@@ -70,7 +70,7 @@ function offByWord({ facts, reading }: Drafting): ReadonlyMap<string, ReadonlyAr
   const off = new Map<string, Array<Of<'action'>>>();
   for (const fact of facts.filter(isKind('action')))
     if (fact.value.action === 'remove')
-      for (const word of new Set(tellingWords(`${fact.value.object} ${alongWith(reading, fact)}`))) {
+      for (const word of namesOf(`${fact.value.object} ${alongWith(reading, fact)}`)) {
         const there = off.get(word);
         if (there) there.push(fact);
         else off.set(word, [fact]);
@@ -85,8 +85,13 @@ const alongWith = ({ steps }: Drafting['reading'], { step, value }: Of<'action'>
   const at = text.indexOf(value.object);
   return at < 0
     ? ''
-    : (/^,? (?:and|with) (?:its|the|their) ([\p{L} -]{3,24})/u.exec(text.slice(at + value.object.length))?.[1] ?? '');
+    : (/^(?: \([^)]*\))?,? (?:and|with) (?:its|the|their) ([\p{L} -]{3,30})/u.exec(
+        text.slice(at + value.object.length),
+      )?.[1] ?? '');
 };
+
+/** What a thing is known again by: the words that tell it from others, and the parts it is of. */
+const namesOf = (text: string): Set<string> => new Set([...tellingWords(text), ...partWords(text)]);
 
 /** More of one name than these tell nothing of a joint. */
 const MOST_OFF = 40;
@@ -103,13 +108,27 @@ export function countTakenOff(
   const [kind] = said.kinds;
   const { reading, inStep } = drafting;
   const off = offByWord(drafting);
-  const named = new Set(said.words.flatMap((word) => (off.get(word) ?? []).slice(0, MOST_OFF)));
+  const words = said.words.length > 0 ? said.words : said.parts;
+  const named = new Set(words.flatMap((word) => (off.get(word) ?? []).slice(0, MOST_OFF)));
   for (const fact of [...named].sort((a, b) => a.start - b.start)) {
     const text = reading.steps[fact.step]?.text ?? '';
     if (fact.step === torque.step) continue;
     const counted = inStep(fact.step)
       .filter(isKind('count'))
       .filter(({ value }) => ['bolt', 'nut'].includes(KIND_OF[value.noun] ?? ''))
+      // Known by a part alone, its count names the part: `the two rear bracket bolts`.
+      .filter(
+        ({ start, end }) =>
+          said.words.length > 0 ||
+          said.parts.some((part) =>
+            partWords(
+              reading.steps[fact.step]?.text.slice(
+                start - (reading.steps[fact.step]?.start ?? 0),
+                end - (reading.steps[fact.step]?.start ?? 0),
+              ) ?? '',
+            ).includes(part),
+          ),
+      )
       .find(({ value }, _, all) => (kind === undefined ? all.length === 1 : KIND_OF[value.noun] === kind));
     const times = timesIn(text, [])?.times ?? (/\bboth\b.*\beach\b/i.test(text) ? 2 : undefined);
     const drive = inStep(fact.step).filter(isKind('drive'))[0];

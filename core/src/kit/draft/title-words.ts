@@ -61,6 +61,8 @@ export const titled = (text: string): string | undefined => {
     .replace(/^\s*as before,?\s*(?:but\b)?/i, ' ')
     // `the plate on with the hollow bolt`: what it is held with is not what is held.
     .replace(/(?<=\p{L}{3}\s)on with\s.*$/iu, ' ')
+    // `Ball joint, new nut`: with what it is done up names it no further.
+    .replace(/,\s*(?:with )?(?:an? |the |its |two |both )?new (?:nuts?|bolts?|screws?|washers?)\b/i, ' ')
     // `Moments: M10`, `down: straps first`
     .replace(/^\s*(?:(?:tightening )?(?:moments?|figures?|values?|torques?)|down|up|in|on)\s*:\s*/i, ' ')
     .replace(/,?\s*\b(?:which|that|who)?\s*(?:shall|must|should|will|may|can)(?:\s+be)?\s*$/i, ' ')
