@@ -403,6 +403,20 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     [...claimed].some(
       ([name, by]) => by > step && (item.thread === name || (name.endsWith('-') && item.thread?.startsWith(name))),
     ) || calledLater(item, step);
+  // Twice as many nuts or washers as U-bolts of their size wait for them.
+  const uBoltsAt = facts.findLast(
+    (fact) => isKind('torque')(fact) && U_BOLTS.test(reading.steps[fact.step]?.text ?? ''),
+  );
+  const uBolts = kit.items.filter(({ form }) => form === 'uBolt');
+  const heldForUBolts = (item: Item, step: number): boolean =>
+    uBoltsAt !== undefined &&
+    uBoltsAt.step > step &&
+    (item.kind === 'nut' || item.kind === 'washer') &&
+    uBolts.some(
+      ({ thread, quantity }) =>
+        item.quantity === NUTS_OF_U_BOLT * quantity &&
+        (item.thread === undefined || thread === undefined || item.thread === thread),
+    );
   const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
   for (const torque of facts.filter(isKind('torque'))) {
     const when = variants.conditionBefore(torque.step, torque.start) ?? conditionFor(drafting, torque);
@@ -423,6 +437,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     // What another row of the table tightens is not there for this joint.
     const left = (item: Item | undefined): number => {
       const row = item && tightenedInRow.get(item.id);
+      if (item && heldForUBolts(item, torque.step)) return 0;
       return row !== undefined && row !== torque.step ? 0 : unused(item);
     };
     // `then the long one, 55`: by its length, and not by the size that was said before it.

@@ -35,7 +35,7 @@ export function draftKit(
   onlyThereThen(drafting, joints);
   const repeated = partedBySides(drafting, joints.sided);
   draftSteps(drafting, packing, joints, variants, repeated);
-  tableAtItsStep(drafting);
+  tableAtItsStep(drafting, packing);
   leftOverJoints(drafting);
   againInWords(drafting, joints);
   startedFirst(drafting);

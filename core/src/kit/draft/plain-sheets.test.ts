@@ -152,3 +152,124 @@ describe('a figure between two parts of the drive', () => {
       ),
     ).toEqual([80, 43]));
 });
+
+const LIFT = `SUSPENSION LIFT
+
+Torque values
+Strut top nut M10            45 Nm
+Lower arm cam bolt M14       165 Nm (at ride height)
+Stabiliser link M12          75 Nm
+U-bolt nut M14               130 Nm
+Wheel nut                    125 Nm
+
+Bag F (front): 2 strut spacers, 6 nuts M10, 4 cam bolts M14 x 110
+Bag R (rear): 2 blocks 50 mm, 4 U-bolts M14, 8 nuts M14, 8 washers 14
+
+Front
+1  Mark the cams. Wheels off.
+2  Link off the strut. Brake hose bracket off (10 mm).
+3  Spacer on the strut, strut in with the new nuts.
+4  Replace the cam bolts with those of bag F, same marks up.
+5  Bracket and link on.
+Rear
+6  Support the axle. U-bolts off, one side at a time.
+7  New U-bolts, tighten crosswise in three passes.
+8  Wheels on, vehicle on the ground. Tighten the cam bolts now.
+`;
+
+describe('a table of figures by the names of joints', () => {
+  const kit = drafted(LIFT);
+  const pulledIn = (words: RegExp) =>
+    kit.steps
+      .filter(({ text }) => words.test(text))
+      .flatMap(({ actions }) => actions)
+      .flatMap((action) => (action.type === 'torque' ? [kit.groups.find(({ id }) => id === action.group)?.title] : []));
+  it('is pulled where its joints are put together', () => {
+    expect(pulledIn(/^Spacer on the strut/)).toEqual(['Strut top nut M10']);
+    expect(pulledIn(/link on/)).toEqual(['Stabiliser link M12']);
+    expect(pulledIn(/^New U-bolts/)).toEqual(['U-bolt nut M14']);
+    expect(pulledIn(/^Wheels on/)).toEqual(['Wheel nut']);
+    expect(pulledIn(/^Tighten the cam bolts/)).toEqual(['Lower arm cam bolt M14']);
+    expect(kit.steps.some(({ text }) => /\d Nm/.test(text))).toBe(false);
+  });
+  it('leaves the nuts and washers of the U-bolts to them', () =>
+    expect(joints(kit).find(({ title }) => title.startsWith('U-bolt'))).toMatchObject({
+      stations: 8,
+      pieces: ['washer', 'nut'],
+    }));
+  it('makes no step of where the work is', () =>
+    expect(kit.steps.some(({ text }) => /^(?:Front|Rear)$/.test(text))).toBe(false));
+});
+
+describe('steps by letters, and settings by size at the foot', () => {
+  const kit = drafted(`TOWBAR
+MATERIALS
+Ref  Description                 Qty
+1    Crossbar                    1
+2    Neck                        1
+5    M10 x 35 bolt 8.8           6
+8    M12 x 70 bolt 10.9          2
+10   M16 x 50 bolt 8.8           2
+
+a. Remove the crash beam by its 8 nuts (13 mm).
+b. Insert the brackets. Secure with bolts (5), three a side, finger tight.
+c. Refit four of the crash beam nuts on the studs, two a side.
+d. Place crossbar (1) between the brackets, bolts (8).
+e. Fully tighten in the order b, c, d.
+f. Fix neck (2) with bolts (10).
+
+TORQUE SETTINGS
+M10 (8.8)   52 Nm
+M12 (10.9)  120 Nm
+M16 (8.8)   195 Nm
+Crash beam nuts  22 Nm
+`);
+  const pulled = kit.steps.map(({ text, actions }) => [
+    text.slice(0, 13),
+    actions.flatMap((action) =>
+      action.type === 'torque' ? [kit.groups.find(({ id }) => id === action.group)?.title] : [],
+    ),
+  ]);
+  it('are pulled where the sheet says so, and what is fitted behind that at its own step', () =>
+    expect(pulled.slice(-2)).toEqual([
+      ['Fully tighten', ['M10 × 1.5 bolts', 'M12 × 1.75 bolts', 'Crash beam nuts on the studs']],
+      ['Fix neck (2) ', ['M16 × 2 bolts']],
+    ]));
+  it('share what was counted over both sides', () =>
+    expect(joints(kit).map(({ stations }) => stations)).toEqual([6, 2, 2, 4]));
+});
+
+describe('an arm that is done on both sides and pulled on the ground', () => {
+  const kit = drafted(`1. Undo the ball joint nut (M10, 16 mm).
+2. Undo the front arm bolt (18 mm) and the two rear bracket bolts (18 mm). Take the arm out.
+3. Fit the arm. Front bolt M12 and rear bracket bolts M12 finger tight.
+4. Ball joint, new nut, 45 Nm, hold with a 5 mm hex key.
+5. Other side the same.
+6. Car down on its wheels.
+7. Front arm bolt: 70 Nm + 90°. Rear bracket bolts: 100 Nm.
+`);
+  it('has the bolts of both, as many as came off', () =>
+    expect(joints(kit).map(({ title, stations }) => [title, stations])).toEqual([
+      ['Ball joint, left', 1],
+      ['Front arm bolt', 2],
+      ['Rear bracket bolts', 4],
+      ['Ball joint, right', 1],
+    ]));
+  it('is turned by what undid it, and not by what holds the other end', () =>
+    expect(kit.stations[0]?.drive).toEqual({ kind: 'hex', acrossFlatsMm: 16 }));
+});
+
+describe('the bolts of the list that a paragraph speaks of', () => {
+  it('are those whose word it says', () =>
+    expect(
+      joints(
+        drafted(
+          'Supplied Parts\n12 Header bolt M8-1.25 x 25\n4 Collector bolt 3/8-16 x 1-1/2\n\n[ ] Slide the header in from below. Start all bolts with a little anti-seize.\n[ ] Torque from the center out: first 10 ft-lb, then 18 ft-lb.\n[ ] Lower it.\n',
+        ),
+      ),
+    ).toMatchObject([{ title: 'Header bolts', stations: 12, nm: 24 }]));
+  it('are counted before a thread in inches', () =>
+    expect(
+      listed('In the box\n10 1/4-20 x 1 stainless button head screws\n2 bed rails\n\n1. Set the rails on the bed.\n'),
+    ).toContainEqual([expect.stringMatching(/1\/4-20/), 10]));
+});
