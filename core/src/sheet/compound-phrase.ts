@@ -97,7 +97,7 @@ const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 const FORBIDDEN_BEFORE =
   /\b(?:no|not|never|without|don't|dont|doesnt|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
-  /^[^.;]{0,60}?\b(?:(?:shall|must|should|may|can|is|are) not (?:to )?be (?:used|applied|put|added)|(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
+  /^[^.;]{0,60}?\b(?:(?:shall|must|should|may|can|is|are) not (?:to )?be (?:used|applied|put|added)|(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|on (?:the |its |their )?threads? is not\b|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
 /** A cell that says no: `copper grease NO`. */
 const CELL_NO = /^[ \t]*[:=–-]?[ \t]*(?:no|none)[ \t]*(?=[|,.;)\n]|$)/i;
 /** Asked and denied: `Is threadlocker a good idea? It is not.` */
@@ -128,6 +128,14 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
     return 'residue';
   if (/^ (?:at|by|from|in) (?:the |our )?(?:works|factory|maker|manufacturer)\b/.test(after)) return 'residue';
   if (/\bits own $|\b(?:a )?word (?:on|about) $/.test(clause)) return 'residue';
+  // `somebody before you oiled them`, `Before: oiled`, `they come greased`: it was so, and nobody is to do it.
+  if (
+    /^(?:oiled|greased|painted|waxed)\b/i.test(source.slice(start, end)) &&
+    /\b(?:some ?body|some ?one|any ?body|any ?one|some (?:fool|idiot|clown)|they (?:come|are|were)|before you|(?:has|have|had) (?:been )?|before:|was:|were)\s*(?:has |have |had |already )?$/.test(
+      clause,
+    )
+  )
+    return 'residue';
   const solvent = compound === 'solvent' || compound === 'lubricant';
   const asked = source.slice(end, end + 90);
   if (CELL_NO.test(asked) || FORBIDDEN_AFTER.test(after) || ASKED.test(asked)) return 'dry';
