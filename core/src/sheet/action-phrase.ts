@@ -133,6 +133,9 @@ const OBJECT_ENDS = new Set([
   'into',
 ]);
 
+const A_HEADING =
+  /^(?:values?|settings?|specs?|specifications?|figures?|table|chart|list|codes?|requirements?|sequence|data)$/i;
+
 /** Longest object that is kept, tokens. */
 const OBJECT_TOKENS = 9;
 
@@ -174,6 +177,8 @@ export function actionAt(tokens: readonly Token[], at: number, source: string): 
     const object =
       first && last && end > next ? source.slice(first.start, last.end).replace(/^(the|a|an)\s+/i, '') : '';
     // `a torque of`, `the support`: a noun after all.
+    // `Torque values`, over a table of them.
+    if (action === 'tighten' && A_HEADING.test(object)) return undefined;
     if (object === '' && ['torque', 'support', 'thread', 'note', 'bolt', 'oil', 'grease'].includes(token.lower))
       return undefined;
     return { value: { kind: 'action', action, object }, next, suspect: false };

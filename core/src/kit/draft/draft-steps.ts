@@ -325,7 +325,15 @@ export function draftSteps(
           const next = reading.steps[at + 1];
           const gone =
             SCRAPPED.test(step.text) ||
-            (next !== undefined && next.number === step.number && BACKWARD.test(next.text) && SCRAPPED.test(next.text));
+            (next !== undefined &&
+              next.number === step.number &&
+              BACKWARD.test(next.text) &&
+              SCRAPPED.test(next.text) &&
+              // `Undo the hooks, these are not needed any more` speaks of what it takes off itself.
+              !inStep(at + 1).some(
+                ({ value: other }) =>
+                  other.kind === 'action' && other.action === 'remove' && !NO_THING.test(other.object.trim() || 'it'),
+              ));
           const back = gone ? undefined : backLater(fact as Of<'action'>);
           const againLater = back !== undefined || (!gone && backInWords(drafting, at, object));
           const name = object.replace(LEADING_COUNT, '').replace(BOTH, '') || object;

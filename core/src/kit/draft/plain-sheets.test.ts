@@ -85,7 +85,7 @@ const POINTS = `RECOVERY POINTS, FRONT, PAIR
 
 In the packet: recovery point left and right, four M12 x 40 bolts grade 10.9, two M12 x 110 bolts grade 10.9, eight M12 washers, two flange nuts M12.
 
-Remove the bash plate (six bolts, 14 mm head).
+Remove the bash plate (six bolts, 14 mm head). Undo the tie-down hooks, two bolts each, these are not needed any more.
 
 Put the recovery point against the chassis rail. Start two M12 x 40 bolts with washers from below. The long bolt goes through from outside with a washer under head and nut.
 
@@ -105,6 +105,11 @@ describe('a text without numbers', () => {
       { title: 'Bash plate', stations: 6, nm: 38 },
       { title: 'Short bolts, right', stations: 2, nm: 118 },
       { title: 'Long bolt, right', stations: 1, nm: 95 },
+    ]));
+  it('puts back what it refits, and scraps what is not needed', () =>
+    expect(kit.removed.map(({ name, fate }) => [name, fate])).toEqual([
+      ['bash plate', 'refit'],
+      ['tie-down hooks', 'scrap'],
     ]));
   it('has no step of its title', () => expect(kit.steps[0]?.text).toMatch(/^Remove the bash plate/));
   it('says after what it is checked', () => expect(kit.aftercare[0]?.event).toBe('After the first recovery'));
