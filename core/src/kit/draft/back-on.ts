@@ -4,7 +4,7 @@ import { nounsOf } from './named-in.ts';
 
 /** Something goes back where it was: `Back on with two screws`, `Mount the tray again`. */
 export const BACK_ON =
-  /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\b(?:reversed?|turned over|inverse|opposite) order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on(?:\W*$|, )/iu;
+  /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\b(?:reversed?|turned over|inverse|opposite) order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .{1,60} back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on(?:\W*$|, )/iu;
 
 /** A sentence with the question it answers: `And the end caps? Back on with two screws.` */
 export const withQuestion = (steps: readonly SheetStep[], at: number): string =>

@@ -20,6 +20,7 @@ import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn } f
 import { doneOnOtherSide } from './other-side-later.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
+import { sentenceIndex } from './sentence-index.ts';
 import { countTakenOff, driveTakenOff } from './taken-off.ts';
 
 const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pattern> = {
@@ -287,14 +288,14 @@ const FITTED_ABOVE = 16;
 /** The sentences that fit the part a joint is told by alone: `Fit the arm`, for the front arm bolt. */
 function fittedWith({ reading, inStep }: Drafting, { parts }: JointSentences, at: number): number[] {
   if (parts.length === 0) return [];
-  return reading.steps
-    .slice(Math.max(0, at - FITTED_ABOVE), at)
-    .map((_, index) => Math.max(0, at - FITTED_ABOVE) + index)
-    .filter(
-      (above) =>
-        partWords(reading.steps[above]?.text ?? '').some((part) => parts.includes(part)) &&
-        !inStep(above).some(({ value }) => value.kind === 'action' && ['remove', 'disconnect'].includes(value.action)),
-    );
+  const index = sentenceIndex(reading.steps);
+  const keys = parts.map((part) => `part ${part}`);
+  const from = Math.max(0, at - FITTED_ABOVE);
+  return Array.from({ length: at - from }, (_, step) => from + step).filter(
+    (above) =>
+      index.parts(above).some((part) => keys.includes(part)) &&
+      !inStep(above).some(({ value }) => value.kind === 'action' && ['remove', 'disconnect'].includes(value.action)),
+  );
 }
 
 /** `the short ones`, `the shorter bolts` */

@@ -208,6 +208,8 @@ export function draftSteps(
   const firstNumbered = reading.steps.findIndex(({ number }) => number !== undefined);
   const asks = reading.steps.filter(isQuestion).length >= FEW;
   const firstList = reading.steps.findIndex((step) => step.list !== undefined);
+  const byStation = new Map(kit.stations.map(({ id, compound }) => [id, compound]));
+  const compoundOf = new Map(kit.groups.map(({ id, stations }) => [id, byStation.get(stations[0] ?? '')]));
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
     if (listed.has(at) || lettered.has(at) || keyedRows.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
@@ -386,8 +388,7 @@ export function draftSteps(
     const again = repeated.get(at) ?? [];
     if (again.length > 0) actions.push({ type: 'do', text: clip(formRow(step.text), 500) });
     for (const group of again) {
-      const first = kit.groups.find(({ id }) => id === group)?.stations[0];
-      const compound = kit.stations.find(({ id }) => id === first)?.compound;
+      const compound = compoundOf.get(group);
       if (compound) actions.push({ type: 'apply', compound, group });
       actions.push({ type: 'torque', group });
     }

@@ -1,5 +1,5 @@
 import type { SheetStep } from '../../sheet/step-split.ts';
-import { clip, type Drafting } from './drafting.ts';
+import { type Assumption, clip, type Drafting } from './drafting.ts';
 import { placeholderMap } from './placeholder-map.ts';
 
 /** `Repeat for the passenger side`, `Repeat steps 3 to 9 on the other side`, `Now do the right side the same way`: a step of its own. */
@@ -27,12 +27,30 @@ function otherSides(steps: readonly SheetStep[]) {
   return made;
 }
 
+/** How many sentences behind a step it may be repeated: more are another chapter. */
+const REPEATED_WITHIN = 120;
+
 /** The first sentence behind a step that does it again on the other side; undefined where none does. */
 function againAt(steps: readonly SheetStep[], at: number) {
   const own = Number.parseInt(steps[at]?.number ?? '', 10);
-  return otherSides(steps).find(
-    (later) => later.at > at && (later.from === undefined || (own >= later.from && own <= (later.to ?? later.from))),
-  );
+  const sides = otherSides(steps);
+  for (let next = firstBehind(sides, at); next < sides.length; next++) {
+    const later = sides[next];
+    if (!later || later.at > at + REPEATED_WITHIN) return undefined;
+    if (later.from === undefined || (own >= later.from && own <= (later.to ?? later.from))) return later;
+  }
+  return undefined;
+}
+
+/** The first of them behind a sentence; they stand in its order. */
+function firstBehind(sides: ReadonlyArray<{ at: number }>, at: number): number {
+  let [low, high] = [0, sides.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((sides[middle]?.at ?? 0) > at) high = middle;
+    else low = middle + 1;
+  }
+  return low;
 }
 
 /** Whether a later step of the sheet does again on the other side what is done at a step. */
@@ -62,9 +80,15 @@ export function partedBySides(
 ): ReadonlyMap<number, readonly string[]> {
   const repeated = new Map<number, string[]>();
   const byId = new Map(kit.stations.map((station) => [station.id, station]));
+  const indexOf = new Map(kit.groups.map((group, at) => [group.id, at]));
+  const saidOf = new Map<string, Assumption[]>();
+  for (const entry of assumed) {
+    const [path = ''] = entry.path.split('.');
+    saidOf.set(path, [...(saidOf.get(path) ?? []), entry]);
+  }
   for (const [id, step] of sided) {
     const again = againAt(reading.steps, step);
-    const index = kit.groups.findIndex((group) => group.id === id);
+    const index = indexOf.get(id) ?? -1;
     const group = kit.groups[index];
     if (again === undefined || !group || group.stations.length % 2 !== 0) continue;
     const half = group.stations.length / 2;
@@ -93,7 +117,7 @@ export function partedBySides(
     kit.groups.push({ ...group, ...ofSide(1), id: other });
     kit.groups[index] = { ...group, ...ofSide(0) };
     // What is not known of one side is not known of the other.
-    for (const { path: of, code } of assumed.filter((one) => one.path.split('.')[0] === `groups[${index}]`))
+    for (const { path: of, code } of saidOf.get(`groups[${index}]`) ?? [])
       if (code !== 'positionsUnknown' || half > 1)
         assume(of.replace(`groups[${index}]`, path), code, `${title}, ${called[1]}`);
     repeated.set(again.at, [...(repeated.get(again.at) ?? []), other]);
