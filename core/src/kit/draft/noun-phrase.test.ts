@@ -14,6 +14,7 @@ describe('a name', () => {
     'Rear ones',
     'Front L',
     'Spring lift',
+    'Belly pan bolts',
     'ABS lead bracket M6',
   ])('%s', (title) => expect(isName(title)).toBe(true));
   it.each([
