@@ -76,7 +76,8 @@ const wordsOf = (text: string): Word[] =>
   }));
 
 /** `provisionally`, and the words of sentences. */
-const isNameless = (plain: string): boolean => NO_NAME_WORDS.has(plain) || /^(?!belly$|family$|dolly$).*[aeilnstv]ly$/.test(plain);
+const isNameless = (plain: string): boolean =>
+  NO_NAME_WORDS.has(plain) || /^(?!belly$|family$|dolly$).*[aeilnstv]ly$/.test(plain);
 
 /** Whether a word may stand in a name: of letters, and none that only makes a sentence. */
 const stands = ({ plain, text }: Word): boolean =>
