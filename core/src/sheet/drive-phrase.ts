@@ -61,6 +61,12 @@ const INCH_SPANNERS: Record<string, string> = {
 /** `the socket screws, 30, 8 mm hex`: what has its hexagon inside */
 const SOCKET_SCREW = /\b(?:socket|cap|allen)(?:[- ]head)? (?:cap )?(?:screws?|bolts?)\b[^.;\n]*$/i;
 
+/** Heads of the bolts a vehicle is undone by, mm; other widths behind such words are lengths. Common practice, no source. */
+const HEADS = { least: 7, most: 36 };
+/** The width of a head that a sentence takes something off by. */
+const headUndone = (match: RegExpExecArray): SheetDrive | undefined =>
+  Number(match[1]) >= HEADS.least && Number(match[1]) <= HEADS.most ? driveOf('', match[1] ?? '', 'mm') : undefined;
+
 const RULES: ReadonlyArray<{
   pattern: RegExp;
   read: (match: RegExpExecArray) => SheetDrive | undefined;
@@ -246,19 +252,19 @@ const RULES: ReadonlyArray<{
   {
     pattern:
       /(?<=\b(?:remove|unclip|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten)\b[^.;:\n()\d]{3,50}\()(\d{1,2}) ?(mm)(?=\))/gi,
-    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    read: headUndone,
     of: 'fastener',
   },
   // `remove the 3 nuts that hold each pipe to the manifold (15 mm)`, `bracket off (10 mm)`, `Undo the nut (M10, 16 mm)`
   {
     pattern:
       /(?<=\b(?:remove|unbolt|undo|unscrew|loosen|take off)\b[^.;:\n()]{0,30}\b(?:bolts?|nuts?|screws?)\b[^.;:\n()]{0,60}\((?:M\d{1,2}, )?)(\d{1,2}) ?(mm)(?=\))/gi,
-    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    read: headUndone,
     of: 'fastener',
   },
   {
     pattern: /(?<=(?:^|\n|\d {1,2}|[.;] )[\p{L} -]{4,40} off \()(\d{1,2}) ?(mm)(?=\))/gu,
-    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    read: headUndone,
     of: 'fastener',
   },
   // `2 Torx 20 screws`
@@ -271,21 +277,21 @@ const RULES: ReadonlyArray<{
   {
     pattern:
       /(?<=\b(?:remove|unclip|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten|take)\b[^.;:\n()]{3,60}\((?:\d{1,2}|two|three|four|five|six|eight|ten|twelve) (?:\p{L}+ )?(?:bolts|nuts|screws)(?: each)?,? )(\d{1,2}) ?(mm)(?=\))/giu,
-    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    read: headUndone,
     of: 'fastener',
   },
   // `Remove the 4 bolts of the support, two each side, 18 mm.`, `Remove the link nut from the strut, 17 mm, hold …`
   {
     pattern:
       /(?<=\b(?:remove|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten|take off)\b[^.;:\n()]{0,40}\b(?:bolts?|nuts?|screws?)\b[^.;:\n()\d]{0,60}, )(\d{1,2}) ?(mm)(?=\s*(?:[.;,)]|$))/gim,
-    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    read: headUndone,
     of: 'fastener',
   },
   // `Remove the upper (15 mm) and lower (18 mm) shock bolts`
   {
     pattern:
       /(?<=\b(?:remove|unbolt|undo|unscrew|detach|disconnect|loosen|unfasten)\b[^.;:\n]{0,50}\b(?:upper|lower|front|rear|inner|outer|top|bottom) \()(\d{1,2}) ?(mm)(?=\)[^.;\n]{0,40}\b(?:bolts?|nuts?|screws?)\b)/gi,
-    read: (match) => (Number(match[1]) >= 7 && Number(match[1]) <= 36 ? driveOf('', match[1] ?? '', 'mm') : undefined),
+    read: headUndone,
     of: 'fastener',
   },
   // `Remove the lower shackle bolt (21 mm) and the upper (18 mm)`

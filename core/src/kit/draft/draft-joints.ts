@@ -16,7 +16,7 @@ import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
 import { fitsBySize, stackOf, washersOf } from './joint-stack.ts';
-import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn, U_BOLTS } from './joint-words.ts';
 import { doneOnOtherSide } from './other-side-later.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
@@ -184,8 +184,6 @@ const NUTS_OF_U_BOLT = 2;
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
 const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b/i;
-
-const U_BOLTS = /\bU-? ?bolts?\b/i;
 
 /**
  * Whether a sentence calls a piece by what its name begins with, before its size or behind it: `9/16" high nut`.

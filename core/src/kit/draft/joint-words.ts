@@ -34,6 +34,9 @@ export const partWords = (text: string): string[] =>
     .map((word) => HARDWARE.get(word) ?? singular(word))
     .filter((word) => !PLAIN.has(word) && KIND_OF[word] === undefined);
 
+/** Bolts that are called by their form. */
+export const U_BOLTS = /\bU-? ?bolts?\b/i;
+
 /** Places of which a joint has one: what is said of the front bolts is not said of the rear ones. */
 const OPPOSITE: ReadonlyArray<readonly [RegExp, RegExp]> = [
   [/\b(?:front|forward)\b/i, /\b(?:rear|back edge)\b/i],

@@ -2,7 +2,7 @@ import type { Step } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
 import type { Packing } from './draft-packing.ts';
 import { CLOSES, type Drafting } from './drafting.ts';
-import { partWords, tellingWords } from './joint-words.ts';
+import { partWords, tellingWords, U_BOLTS } from './joint-words.ts';
 import { rearrangeSteps } from './rearrange-steps.ts';
 
 /** `Tighten by the table, chassis first`, `Tighten: plate, winch, bracket`: where a table's figures are pulled. */
@@ -105,12 +105,12 @@ function stepOf(
   if (target !== undefined) return calls > target ? work[calls] : undefined;
   const titles = kit.groups.filter(({ id }) => groups.includes(id)).map(({ title }) => title);
   const wanted = new Set(titles.flatMap(namesIn));
-  const scored = work.flatMap((step, at) => {
+  const scored = work.flatMap((step) => {
     const { text, actions } = step;
     if (NO_PULL.test(text) || actions.some(({ type }) => type === 'remove' || type === 'disconnect')) return [];
     const words = new Set(namesIn(text));
     const shared = [...wanted].filter((word) => words.has(word)).length;
-    return shared === 0 ? [] : [{ step, at, score: shared + (TIGHTENS.test(text) ? TIGHTENS_WEIGHS : 0) }];
+    return shared === 0 ? [] : [{ step, score: shared + (TIGHTENS.test(text) ? TIGHTENS_WEIGHS : 0) }];
   });
   const best = Math.max(0, ...scored.map(({ score }) => score));
   return scored.findLast(({ score }) => score === best)?.step ?? work[calls];
@@ -119,7 +119,7 @@ function stepOf(
 const namesIn = (text: string): string[] => [
   ...tellingWords(text),
   ...partWords(text),
-  ...(/\bu-? ?bolts?\b/i.test(text) ? ['u-bolt'] : []),
+  ...(U_BOLTS.test(text) ? ['u-bolt'] : []),
 ];
 /** A step that tightens is a joint's before one that only names as much of it. */
 const TIGHTENS_WEIGHS = 0.5;
@@ -148,11 +148,7 @@ function startedByHand(kit: Drafting['kit'], rows: readonly Step[], earlier: rea
 }
 
 /** What a sheet calls the size of a group's bolts: `M12`, `3/8`. */
-function sizeOf({ groups, stations, items }: Drafting['kit'], group: string): string | undefined {
-  const [id] = groups.find((entry) => entry.id === group)?.stations ?? [];
-  const stack = stations.find((station) => station.id === id)?.stack ?? [];
-  const thread = stack
-    .flatMap((piece) => (piece.kind === 'hardware' ? (items.find((item) => item.id === piece.item)?.thread ?? []) : []))
-    .at(0);
+function sizeOf(kit: Drafting['kit'], group: string): string | undefined {
+  const [thread] = itemsOf(kit, group).flatMap((id) => kit.items.find((item) => item.id === id)?.thread ?? []);
   return thread && (/^M\d+/i.exec(thread)?.[0] ?? /^\d+\/\d+/.exec(thread)?.[0]);
 }

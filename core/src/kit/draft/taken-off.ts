@@ -117,18 +117,7 @@ export function countTakenOff(
       .filter(isKind('count'))
       .filter(({ value }) => ['bolt', 'nut'].includes(KIND_OF[value.noun] ?? ''))
       // Known by a part alone, its count names the part: `the two rear bracket bolts`.
-      .filter(
-        ({ start, end }) =>
-          said.words.length > 0 ||
-          said.parts.some((part) =>
-            partWords(
-              reading.steps[fact.step]?.text.slice(
-                start - (reading.steps[fact.step]?.start ?? 0),
-                end - (reading.steps[fact.step]?.start ?? 0),
-              ) ?? '',
-            ).includes(part),
-          ),
-      )
+      .filter(({ printed }) => said.words.length > 0 || said.parts.some((part) => partWords(printed).includes(part)))
       .find(({ value }, _, all) => (kind === undefined ? all.length === 1 : KIND_OF[value.noun] === kind));
     const times = timesIn(text, [])?.times ?? (/\bboth\b.*\beach\b/i.test(text) ? 2 : undefined);
     const drive = inStep(fact.step).filter(isKind('drive'))[0];
