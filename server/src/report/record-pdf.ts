@@ -202,12 +202,12 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     sheet.table(
       [
         { title: say('No.'), width: 0.05, figures: true },
-        { title: say('Joint'), width: 0.2 },
+        { title: say('Joint'), width: 0.17 },
         { title: say('As printed'), width: 0.12 },
-        { title: say('Pass'), width: 0.07 },
+        { title: say('Pass'), width: 0.09 },
         { title: say('Aimed at'), width: 0.11, figures: true, align: 'right' },
         { title: say('Pulled'), width: 0.13, figures: true, align: 'right' },
-        { title: say('that is'), width: 0.11, figures: true, align: 'right' },
+        { title: say('that is'), width: 0.12, figures: true, align: 'right' },
         { title: say('Wrench'), width: 0.08, figures: true },
         { title: say('Who and when'), width: 0.13 },
       ],

@@ -457,7 +457,15 @@ export function draftSteps(
         ...(distanceKm ? { afterKm: Math.round(distanceKm * 10) / 10 } : {}),
         ...(days ? { afterDays: days } : {}),
         ...(heatCycles ? { afterHeatCycles: heatCycles } : {}),
-        ...(event ? { event: clip(event, 120) } : {}),
+        // It is said within a sentence: `Due after the first recovery`.
+        ...(event
+          ? {
+              event: clip(
+                event.replace(/^\p{Lu}(?=\p{Ll})/u, (first) => first.toLowerCase()),
+                120,
+              ),
+            }
+          : {}),
         ...(repeats ? { repeats: true } : {}),
       });
       place(fact, `aftercare[${kit.aftercare.length - 1}]`);

@@ -112,7 +112,7 @@ describe('a text without numbers', () => {
       ['tie-down hooks', 'scrap'],
     ]));
   it('has no step of its title', () => expect(kit.steps[0]?.text).toMatch(/^Remove the bash plate/));
-  it('says after what it is checked', () => expect(kit.aftercare[0]?.event).toBe('After the first recovery'));
+  it('says after what it is checked', () => expect(kit.aftercare[0]?.event).toBe('after the first recovery'));
   it('is released without a fault', () =>
     expect(lintKit(kit).filter(({ severity }) => severity === 'error')).toEqual([]));
 });
