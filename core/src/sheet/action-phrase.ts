@@ -13,6 +13,7 @@ const VERBS: ReadonlyArray<readonly [SheetAction, readonly string[]]> = [
       'detach',
       'withdraw',
       'take off',
+      'take away',
       'take out',
       'pull off',
       'pull out',
@@ -104,10 +105,12 @@ const CLAUSE = new Set([
   '•',
   '*',
   ')',
+  '|',
   'you',
   'i',
 ]);
 const OBJECT_ENDS = new Set([
+  '|',
   '.',
   ',',
   ';',

@@ -73,6 +73,17 @@ interface Cue {
 }
 
 const CUES: readonly Cue[] = [
+  // `Centre bolt. [40]` of a sheet that says its unit once for all
+  {
+    before: /(?<=\S )[[(]$/,
+    least: 1,
+    unit: 'ofAll',
+    goesOn: /^[\])]$/,
+    behind: /^(?:[-–.]{1,3}\d{1,3})?\][.;]?\s*(?:\n|$)|^(?:[-–.]{1,3}\d{1,3}|, [^()\n]{3,60})\)[.;]?\s*(?:\n|$)/,
+  },
+  { before: /(?<=\S )\($/, least: 100, unit: 'ofAll', goesOn: /^\)$/, behind: /^\)[.;]?\s*(?:\n|$)/ },
+  // `5/8s got 150 ft-lbs and the 1/2s got 75`
+  { before: /(?:\bM\d{1,2}|\d\/\d{1,2}["”]?)'?s (?:got|gets?|takes?|wants?|at|to) $/i, least: 10, unit: 'only' },
   // `and they get a hundred and ten`, far behind the figure that has its unit
   { before: /\b(?:they|those|these) (?:get|gets|want|take) $/i, least: 10, figure: 'spoken', unit: 'only' },
   // `these are fifty-two`, `then it's ninety-five`
@@ -206,11 +217,12 @@ export function bareFigures(text: string) {
       ? { min: hundreds.value, max: hundreds.value, unit: undefined, next: hundreds.next }
       : quantityAt(tokens, at, text);
     if (!figure || figure.unit !== undefined || figure.min < cue.least || figure.max > MOST_BARE) return undefined;
+    const most = rangeBehind(tokens, figure.next, figure.min);
     // `90 +10/-0`, `46 ± 4`
     const uneven = unevenSpreadAt(text, token.start);
     const even = uneven ? undefined : spreadAt(text, token.start);
     const off = uneven ?? (even === undefined ? undefined : { plus: even, less: even });
-    const next = off ? pastSpread(tokens, figure.next, text) : figure.next;
+    const next = most ? figure.next + 2 : off ? pastSpread(tokens, figure.next, text) : figure.next;
     const behind = tokens[next];
     const end = tokens[next - 1]?.end ?? 0;
     if (CLASS.test(text.slice(token.start, end))) return undefined;
@@ -229,7 +241,7 @@ export function bareFigures(text: string) {
     const unit =
       carried ?? (cue.unit === 'ofAll' ? all : cue.unit === 'only' ? only : cue.unit === 'none' ? 'N·m' : undefined);
     if (unit === undefined) return undefined;
-    const [min, max] = [figure.min - (off?.less ?? 0), figure.max + (off?.plus ?? 0)];
+    const [min, max] = [figure.min - (off?.less ?? 0), most ?? figure.max + (off?.plus ?? 0)];
     return {
       value: { kind: 'torque', ...tabled(min, max, unit) },
       next,
@@ -237,6 +249,13 @@ export function bareFigures(text: string) {
       ...(cue.unit === 'none' ? { noUnit: true } : {}),
     };
   };
+}
+
+/** The upper end of a bare range, `25-28`: more than its lower end, and not by far. */
+function rangeBehind(tokens: readonly Token[], at: number, min: number): number | undefined {
+  const to = tokens[at + 1]?.value;
+  const parted = /^[-–]$/.test(tokens[at]?.text ?? '') && tokens[at + 1]?.kind === 'number';
+  return parted && to !== undefined && to > min && to < 2 * min ? to : undefined;
 }
 
 /** The index behind the signs and figures that say what a figure may be off. */

@@ -278,7 +278,7 @@ const PART_SAID =
 /** `Raise vehicle with a lift`: what is done to the vehicle, with what. */
 /** `Pages before 2021 gave 95 Nm`: of the papers, and not of the vehicle. */
 const PAPERS = /\b(?:pages?|sheets?|issues?|leaflets?|prints?|editions?|papers?|letters?) (?:of |from )?$/i;
-const WITH_WEIGHT = /^with (?:the |its |full )?(?:weight|load) on\b/i;
+const WITH_WEIGHT = /^with (?:the |its |full )?(?:weight|load) (?:on|of)\b/i;
 const HANDLED = /\b(?:raise|lift|jack up|secure|support|lower|park|drive|move) (?:up )?(?:the )?$/i;
 
 const ENDS = /[,;:\s(]+$/;
@@ -314,7 +314,13 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       let printed = match[0].replace(ENDS, '');
       const when = printed.replace(ACTION, '');
       if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
-      if (printed.length < 3 || /^(?:when|where|if)$/i.test(printed) || /\botherwise\b/i.test(printed)) continue;
+      if (
+        printed.length < 3 ||
+        /^(?:when|where|if)(?: (?:they|it|you|this|these))?$/i.test(printed) ||
+        /^[QA]\d{1,2}\b/.test(printed) ||
+        /\botherwise\b/i.test(printed)
+      )
+        continue;
       // A letter's question that is quoted, and a title in capitals, are no branch.
       if (/\?$/.test(printed) && (/^\s*>/.test(lineAt(text, start)) || /^[^a-z]+$/.test(lineAt(text, start)))) continue;
       // A sheet of questions answers them; none is a branch of the work.

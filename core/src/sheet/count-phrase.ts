@@ -318,7 +318,7 @@ const rises = (...numbers: ReadonlyArray<Token | undefined>): boolean =>
 
 /** What a share of the pieces goes to: `three each side`, `four a side`, `two to a latch`, `six per slide`. */
 const SHARED = new Set(
-  'kit car vehicle axle bumper door seat module unit set side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar brkt bkt clamp tab lug ear strap hook hoop tray guard eye'.split(
+  'crossbar crossrail kit car vehicle axle bumper door seat module unit set side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar brkt bkt clamp tab lug ear strap hook hoop tray guard eye'.split(
     ' ',
   ),
 );
@@ -369,7 +369,7 @@ export function shareAt(tokens: readonly Token[], at: number, piece: string | un
 const FASTENS = /^(?:bolt|nut|screw|stud|capscrew|setscrew|locknut|fastener)$/;
 /** What may follow `all four` where it stands for the pieces themselves. */
 const AFTER_ALL =
-  /^(?:[.,;:)]|started|in|are|is|go|goes|get|gets|and|by|at|to|with|finger|hand|snug|loose|before|then|again|tight)$/;
+  /^(?:[.,;:)]|started|in|are|is|go|goes|get|gets|reach|hold|show|and|by|at|to|with|finger|hand|snug|loose|before|then|again|tight)$/;
 
 /**
  * A count of a piece that is not named again: `four of them`, `two 8 mm ones`, `eight altogether`, `all six started`,
@@ -462,6 +462,10 @@ export function trailingCountAt(
     /^(?:on|in|at|for|with|through|to|into|under|per)$/.test(tokens[at + 2]?.lower ?? '')
   )
     return found(tokens[at + 1], at + 2);
+  // `M12X40 REPLACES M12X35, FOUR OFF.`
+  const words = first?.kind === 'word' ? countOf(first) : undefined;
+  if (words !== undefined && words > 1 && tokens[at + 1]?.lower === 'off' && ends(at + 2))
+    return { value: { kind: 'count', count: words, noun }, next: at + 2, suspect: false, behind: true };
   // `clips 8 pcs.`, `bolt (10) 4 pcs.`
   if (first?.kind === 'number' && ['pcs', 'pc', 'pieces', 'off'].includes(tokens[at + 1]?.lower ?? ''))
     return found(first, at + 2);

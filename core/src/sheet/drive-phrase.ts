@@ -207,10 +207,10 @@ const RULES: ReadonlyArray<{
     read: (match) => driveOf('', match[1] ?? '', match[2]),
     of: 'fastener',
   },
-  // `star twenty five`
+  // `star twenty five`, `a T thirty head`
   {
     pattern:
-      /\b(?:star|six[- ]?lobe)s? (ten|fifteen|twenty(?:[- ](?:five|seven))?|thirty|forty(?:[- ]five)?|fifty(?:[- ]five)?)\b/gi,
+      /\b(?:star|six[- ]?lobe|torx|T(?=[ -]\w+ (?:heads?|bits?|keys?|sockets?|drivers?|screws?)\b))s?[ -](ten|fifteen|twenty(?:[- ](?:five|seven))?|thirty|forty(?:[- ]five)?|fifty(?:[- ]five)?)\b/gi,
     read: (match) => {
       const size = spokenNumber(match[1] ?? '') ?? 0;
       return SIX_LOBE_KEYS.has(size) ? { kind: 'sixLobe', size: `T${size}` } : undefined;

@@ -62,6 +62,8 @@ export function headingOf(line: string): SheetList['of'] | undefined {
   if (/^\d{1,2}\/ ?(?:parts|contents?|hardware|kit)\s*:[^:\n]* [/|] [^:\n]* [/|] /i.test(plain)) return 'pieces';
   if (PIECES_ALONE.test(plain) || /^(?:kit|bag|box|carton|contents?|supplied|parts|hardware|you get)\s*:/i.test(plain))
     return 'pieces';
+  // `silicone grease in the bag. Slots` goes on with a sentence of the line above.
+  if (/^\p{Ll}[^.:]*\bin (?:the|this|each|your) (?:box|bag|carton|kit|pack\w*)\.\s+\S/u.test(plain)) return undefined;
   const cells = cellsOf(line, 0);
   const counts = cells.some((cell) =>
     /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos|pack|per kit|per pack)\b\.?$/i.test(

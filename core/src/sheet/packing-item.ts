@@ -42,6 +42,9 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
   // `Upper brackets L/R (1 each)`: two of them.
   return once && ONE_OF_EACH.test(raw) && BOTH_SIDES.test(once.item) ? { ...once, count: 2 * once.count } : once;
 }
+/** A size with its length, its class or its strength: what a cross parts from it behind them counts. */
+const WHOLE_SIZE =
+  /\bM\d{1,2} ?[x×] ?\d{2,3}$|\bM\d{1,2} ?[x×] ?\d\.\d{1,2} ?[x×] ?\d{2,3}$|\b(?:cl(?:ass)?\.?|gr(?:ade)?\.?)? ?(?:4\.6|4\.8|5\.8|6\.8|8\.8|9\.8|10\.9|12\.9)$|\b(?:cl(?:ass)?|gr(?:ade)?)\.? ?\d{1,2}$|\d\/\d{1,2}-\d{2} ?[x×] ?\d[\d/-]*"?$/i;
 const ONE_OF_EACH = /\(\d{1,2} (?:of )?each\)\s*$/i;
 const BOTH_SIDES = /\b(?:L ?[/&+] ?R|LH ?[/&+] ?RH|left (?:and|&|\/) right|driver (?:and|&|\/) passenger)\b/i;
 
@@ -95,7 +98,7 @@ function countedOnce(raw: string): { count: number; item: string } | undefined {
       .trim();
     // `M8 x 22` is a length and no count; `M5 x 35 screw x3` counts.
     // A whole size before it leaves it the count: `T-bolt M8x40 x8`.
-    const whole = /\bM\d{1,2} ?[x×] ?\d{2,3}$/i.test(item);
+    const whole = WHOLE_SIZE.test(item);
     const sized = !whole && /[\d"]$|\dmm$|\d mm$/i.test(item) && marked[1] !== undefined;
     if (count !== undefined && !sized && /\p{L}{2}/u.test(item)) return { count, item };
   }
@@ -146,6 +149,8 @@ export function singleOf(raw: string): { count: number; item: string } | undefin
 export function nounOf(item: string): string {
   // `two M10 x 40 for the top hinge`: what it is for says nothing of what it is.
   if (/^heads?$/i.test(item.trim())) return 'part';
+  // A tie rod ties nothing up.
+  if (/\b(?:tie|track|drag)[ -]rods?$/i.test(item.trim())) return 'rod';
   const own = item.split(/\s(?:for|in|into|to|on|of) (?:the |each |both )?\p{L}/u)[0] ?? item;
   // `M10x1.5x30 cl. 10.9`: a size with its length and class is a bolt's.
   if (

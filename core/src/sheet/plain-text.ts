@@ -37,6 +37,16 @@ const LETTER_OF_DISTANCE = /(?<![\p{L}\d])[lI](?=\d[\dO]{1,3} ?(?:km|miles?|mi)\
 /** A scanner's `boits`, `Iocker`, `Ieft`. */
 const BOLT_MISREAD = /(?<=\bbo)i(?=ts?\b)/gi;
 const SMALL_L = /(?<!\p{L})I(?=(?:ock|eft|ower|ong|oose|ift)\p{Ll}*)/gu;
+/** `M1O x 3O`: a length of a screw; its size stays as it is, to be doubted. */
+const FIGURE_OF_LENGTH = /(?<=\bM[\dOIl]{1,2} ?[x×] ?\dO?)O(?![\p{L}\d])/gu;
+/** `Guard plate   l`, `washer   1O`: counts at the end of rows of a list, where other rows have figures. */
+const COUNT_AT_END = /(?<=\S {2,})(?:[lI]|\d[Oo]|[lI]\d)(?=[ \t]*$)/gm;
+const COUNTED_AT_END = /\S {2,}\d{1,3}[ \t]*$/gm;
+const FEW_COUNTED = 3;
+const scannedCounts = (text: string): string =>
+  (text.match(COUNTED_AT_END)?.length ?? 0) < FEW_COUNTED
+    ? text
+    : text.replace(COUNT_AT_END, (figure) => figure.replace(/[lI]/, '1').replace(/[Oo]/, '0'));
 /** `1.1/8 in.`: a whole and its fraction. */
 const POINTED_FRACTION = /(?<=(?<![\d.,])\d)\.(?=\d{1,2}\/(?:2|4|8|16)\b)/g;
 /** Stops and lists of an East Asian typewriter: `1、`, `。`; a wave between the ends of a range. */
@@ -96,7 +106,7 @@ function separatedRows(text: string): string {
  * quotes and fraction strokes. Every character keeps its place, so that what is read can be shown in the sheet.
  */
 export function plainText(text: string): string {
-  return threadsInMm(separatedRows(withoutLetters(bracketedNumbers(text))))
+  return scannedCounts(threadsInMm(separatedRows(withoutLetters(bracketedNumbers(text)))))
     .replace(/(?:\d\ufe0f?\u20e3)+/g, (run) => (run.match(/\d/g) ?? []).join('').padEnd(run.length))
     .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
     .replace(NUMBER_STOP, '.')
@@ -115,6 +125,7 @@ export function plainText(text: string): string {
     .replace(NO_IN_CAPITALS, 'NO')
     .replace(POUND, 'lb')
     .replace(FIGURE_OF_DISTANCE, '0')
+    .replace(FIGURE_OF_LENGTH, '0')
     .replace(LETTER_OF_DISTANCE, '1')
     .replace(BOLT_MISREAD, 'l')
     .replace(SMALL_L, 'l')

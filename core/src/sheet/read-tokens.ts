@@ -88,7 +88,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       (last?.value.kind === 'thread' || last?.value.kind === 'drive') &&
       // `M5x12, qty 6`
       (/^[ \t]?$/.test(text.slice(last.end, place)) ||
-        (/^, $/.test(text.slice(last.end, place)) && /^qty\b/i.test(text.slice(place, place + 4))))
+        (/^, $/.test(text.slice(last.end, place)) && /^(?:qty|\p{L}+ off)\b/iu.test(text.slice(place, place + 10))))
     );
   };
   const torqueInRow = (place: number): boolean => {
@@ -145,7 +145,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     const piece = HARDWARE.get(token.lower);
     if (piece !== undefined) {
       // `M12 bolts to 65 ft-lbs, carriage bolts to 75`: these are others.
-      if (figured && /^(?:bolt|nut|screw|stud)$/.test(piece)) about = undefined;
+      if (figured && /^(?:bolt|nut|screw|stud|clamp)$/.test(piece)) about = undefined;
       named = piece;
       lastPiece = piece;
     }
@@ -381,7 +381,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     const count =
       inList || numbered || celled
         ? undefined
-        : (shareAt(tokens, at, lastPiece) ??
+        : (shareAt(tokens, at, sizedJustBefore(facts, token, text) ? 'bolt' : lastPiece) ??
           pronounCountAt(
             tokens,
             at,
@@ -463,6 +463,16 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     at++;
   }
   return facts;
+}
+
+/** `Bracket to knuckle M12 x 30, 2 per side`: a size with its length is a bolt's, and is what is counted behind it. */
+function sizedJustBefore(facts: readonly Fact[], token: Token, text: string): boolean {
+  const last = facts.at(-1);
+  return (
+    last?.value.kind === 'thread' &&
+    last.value.lengthMm !== undefined &&
+    /^[ ,(]{1,3}$/.test(text.slice(last.end, token.start))
+  );
 }
 
 /** A figure given by its ends and what is wanted between them. */

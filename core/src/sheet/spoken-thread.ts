@@ -28,7 +28,9 @@ export function inchSizeIn(text: string): string | undefined {
       `\\b(?:(${words})[- ]inch|(?<![\\d/.-])([1-9]\\d?/(?:2|4|8|16))(?:["″]|[- ]?in(?:ch)?\\b)?)(?:[ -]+\\p{L}+){0,2}?[ -]+(?:lock)?(?:bolts?|nuts?|screws?|studs?|hardware|fasteners?)\\b`,
       'iu',
     ).exec(text) ?? [];
-  return figures ?? INCH_WORDS[word?.toLowerCase() ?? ''];
+  // `5/8s got 150 ft-lbs`
+  const [, alone] = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))["″]?'?s\b/.exec(text) ?? [];
+  return figures ?? INCH_WORDS[word?.toLowerCase() ?? ''] ?? alone;
 }
 
 const INCH_OPENERS = new Set(Object.keys(INCH_WORDS).map((word) => word.split('-')[0] ?? word));

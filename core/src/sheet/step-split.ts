@@ -40,7 +40,14 @@ const FEW_LETTERS = 4;
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
 const QUESTION_OR_ANSWER = /^\s*[QA][.:]\s+(?=\S)/;
+/** `Q3 …`, and below it `A3 …`: what is asked and answered, by its number. */
+const ASKED_BY_NUMBER = /^\s*([QA])(\d{1,2})[.:)]?\s+(?=\S)/;
+const FEW_ASKED = 2;
 const FEW_FIGURES = 3;
+
+/** Whether a sheet asks and answers by numbers. */
+const asksByNumber = (lines: readonly string[]): boolean =>
+  ['Q', 'A'].every((letter) => lines.filter((line) => ASKED_BY_NUMBER.exec(line)?.[1] === letter).length >= FEW_ASKED);
 
 /** The label of a step that is counted in words, or stands alone above its text. */
 function counted(line: string): { label: string; length: number } | undefined {
@@ -90,7 +97,7 @@ export function splitSteps(
 ): SheetStep[] {
   const steps: SheetStep[] = [];
   let offset = 0;
-  let open: { start: number; number?: string } | undefined;
+  let open: { start: number; number?: string; quoted?: true } | undefined;
   const close = (end: number) => {
     if (!open) return;
     const raw = text.slice(open.start, end);
@@ -104,6 +111,7 @@ export function splitSteps(
         text: trimmed,
         number: open.number,
         ...(list ? { list } : {}),
+        ...(open.quoted ? { quoted: true } : {}),
         ...(WARNING_SIGN.test(text.slice(Math.max(0, open.start - 6), open.start + lead)) ? { warns: true } : {}),
       });
     open = undefined;
@@ -129,6 +137,9 @@ export function splitSteps(
       lines.filter((line) => QUESTION_OR_ANSWER.test(line) && line.trimStart().startsWith(letter)).length >=
       FEW_FIGURES,
   );
+  const byNumber = asksByNumber(lines);
+  /** The open paragraph asks what the next one answers. */
+  let asks = false;
   const inCapitals = lines
     .flatMap((line, at) => (inList(at) ? [] : (NUMBERED_CAPITALS.exec(line)?.[1] ?? [])))
     .map(Number);
@@ -169,9 +180,10 @@ export function splitSteps(
     }
     const own = taped ? STAMP : figured ? FIGURED : ticked && listed(start) === undefined ? TICKED : undefined;
     const asked = answers ? QUESTION_OR_ANSWER.exec(line) : null;
+    const answer = byNumber ? ASKED_BY_NUMBER.exec(line) : null;
     const number =
       own?.exec(line) ??
-      (asked
+      (asked || answer
         ? null
         : running || !/^\s*\(\d/.test(line)
           ? (NUMBERED.exec(line) ??
@@ -185,6 +197,7 @@ export function splitSteps(
       number !== null ||
       letter !== null ||
       asked !== null ||
+      answer !== null ||
       spoken !== undefined ||
       BULLET.test(line) ||
       isHeading(plain) ||
@@ -200,6 +213,8 @@ export function splitSteps(
     const goesOn =
       open !== undefined &&
       (parted ||
+        // `(four bolts` and below it `M8, 13 mm)`
+        (!begins && /\([^()]*$/.test(before) && /^[^(]{0,40}\)/.test(plain)) ||
         (within !== undefined && within.start < start) ||
         (!dictated &&
           !begins &&
@@ -216,6 +231,7 @@ export function splitSteps(
       paragraph = number.slice(1).find((label) => label !== undefined);
       above = paragraph ?? '';
     } else if (letter) paragraph = `${above}${letter[1]}`;
+    else if (answer) paragraph = answer[2];
     else if (spoken) paragraph = spoken.label;
     else if (begins || outside || numbered < 3) paragraph = undefined;
     // Its text is in the lines below.
@@ -224,8 +240,10 @@ export function splitSteps(
       continue;
     }
     // What is ticked or pointed at is no part of what is said.
-    const mark = number ?? letter ?? asked ?? BULLET.exec(line);
-    open ??= { start: start + (mark?.[0].length ?? spoken?.length ?? 0), number: paragraph };
+    const mark = number ?? letter ?? asked ?? answer ?? BULLET.exec(line);
+    if (answer || paragraph === undefined) asks = answer?.[1] === 'Q';
+    const question = asks ? { quoted: true as const } : {};
+    open ??= { start: start + (mark?.[0].length ?? spoken?.length ?? 0), number: paragraph, ...question };
     before = line;
     // Sentences end inside the line.
     for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])(?<!\(!)|.(?=\s*\(!\)\s)|;\s/g)) {
@@ -236,7 +254,7 @@ export function splitSteps(
       if (match[0] === '.' && /\s\.{2,4}$/.test(text.slice(Math.max(0, at - 5), at + 1))) continue;
       const number: string | undefined = open?.number;
       close(at + 1);
-      open = { start: at + 1, number };
+      open = { start: at + 1, number, ...question };
     }
   }
   close(text.length);

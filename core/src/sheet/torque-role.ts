@@ -50,10 +50,12 @@ export const WRENCH_RANGE = 3;
 
 /** The speaker takes it back at once: `forty five, no, sorry`. */
 const TAKEN_BACK =
-  /^[,\s–-]*(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
+  /^[,\s–-]*(?:(?:each|all|both|on (?:each|those|these|them))[,\s–-]+)?(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
 
 /** Right before a figure: it is the one not to use, or used to be. */
 const NOT_THIS = [
+  // `Bay 2 had used 18 Nm on the left`
+  /\bhad (?:already )?(?:used|pulled|set|torqued|tightened|put|gone to|done)\b[^.;:,]{0,16}$/,
   // `the old carrier used 25 Nm`
   /\b(?:old(?:er)?|previous|former|last|other) (?!(?:bolts?|nuts?|screws?)\b)\p{L}+ (?:used|had|took|wanted|needed|went to|was at)\b[^.;:,]{0,12}$/u,
   // `the bolts may have been tightened to 35 N·m at the works`
@@ -101,6 +103,8 @@ const FOR_A_TRIAL =
 
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
+  // `Instruction sheet issue 2 to show 24 Nm`: what is to be printed
+  /\b(?:sheets?|instructions?|drawings?|labels?|cards?|pages?|lists?)\b[^.;]{0,30}\bto (?:show|say|read|give|state)\b[^.;,]{0,12}$/,
   // `Tried 55 Nm, one insert turned`, `may lose load at 120 Nm`
   /\b(?:i |we |they |he |she )?(?:have )?tried(?: it| them)?(?: at| with)? $/,
   /\b(?:loses?|losing|lost) (?:its |their |the )?(?:load|preload|tension|grip|clamp(?:ing)?(?: load| force)?)\b[^.;]{0,12}$/,
@@ -141,7 +145,7 @@ const OTHERS_BEFORE = [
   /\b(?:(?<!\bhigh[- ])tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
   /\b(?:snap(?:s|ped)?|strip(?:s|ped)?|br(?:eaks?|oke|oken)|crack(?:s|ed)?|shear(?:s|ed)?|yield(?:s|ed)?|fail(?:s|ed)?|spins?(?: out)?|spun(?: out)?|crush(?:es|ed)?|let go|lets go|gave way|gives way|bent|bends?|pulled out|twisted off)\b[^.;,]{0,24}\b(?:at|with|under|after|around|about|near)\b[^.;,]{0,10}$/,
   /\b(?:came|come|comes|went|going|out|off|undone) [^.;:]{0,26}\bat (?:about |around |only |nearly |roughly |maybe |something like )?$/,
-  /\b(?:found|measured|came (?:off|loose|undone)|came up|turned|undone|loosened|started|moved|(?<!\b(?:be|to) )checked|logged|recorded|last reading|reading|actual|result|got|showed|it took|took|needed|break(?:s|ing)? loose|broke loose)\b:?(?: (?:at|with|about|around|only|just|was|of|a|nearly))* ?$/,
+  /\b(?:found|measured|came (?:off|loose|undone)|came up|turned|undone|loosened|started|moved|(?<!\b(?:be|to) )checked|logged|recorded|last reading|reading|actual|result|(?<!\b(?:bolts?|nuts?|screws?|studs?|m\d{1,2}s?|\/\d{1,2}["”]?s) )got|showed|it took|took|needed|break(?:s|ing)? loose|broke loose)\b:?(?: (?:at|with|about|around|only|just|was|of|a|nearly))* ?$/,
   /\b(?:loses?|lost|drop(?:s|ped)?(?: by| to)?|relax(?:es|ed)?(?: by| to)?|settles?(?: by| to)?|differs? by|difference(?: of)?|within|spread(?: of)?|apart by|add|adds|error(?: of)?|out by|off by|deviation(?: of)?)(?: about| some| only)? ?$/,
   /\b(?:hand|arm|finger|thumb|person|man|grip|short key|screwdriver)\b[^.;,]{0,16}\b(?:makes?|gives?|reaches?|manages?|is worth|can do|does)\b[^.;,]{0,12}$/,
   /\b(?:would|could|might) (?:be|have been|need|take|want|go)\b[^.;]{0,12}$/,

@@ -43,8 +43,9 @@ function orderOf({ value }: Of<'pattern'>, members: readonly string[]): OrderRul
 /** Where a station is, in words and for its label: the sides and corners the sheet speaks of, else its number. */
 function placeOf(at: number, count: number, times: Times | undefined, before = 0): { label?: string; words: string } {
   const plain = { words: `${at + 1} of ${count}` };
-  if (!times || times.places === 'pieces' || count % times.times !== 0) return plain;
-  const each = count / times.times;
+  const sides = times?.places === 'sides' ? 2 : 4;
+  if (!times || times.places === 'pieces' || count % sides !== 0) return plain;
+  const each = count / sides;
   const names = times.places === 'sides' ? ['left', 'right'] : ['front left', 'front right', 'rear left', 'rear right'];
   const marks = times.places === 'sides' ? ['L', 'R'] : ['FL', 'FR', 'RL', 'RR'];
   const [side, number] = [Math.floor(at / each), (at % each) + 1];
@@ -56,6 +57,13 @@ const STANDARD_OF_HEAD: Partial<Record<NonNullable<Item['head']>, HeadStandard>>
   button: 'ISO 7380',
   socketCap: 'ISO 4762',
   countersunk: 'ISO 10642',
+};
+
+/** Heads as sentences call them. */
+const HEAD_IN_WORDS: Partial<Record<NonNullable<Item['head']>, RegExp>> = {
+  button: /\bbutton[- ]?heads?\b/i,
+  socketCap: /\b(?:socket|cap)[- ]?(?:head(?:ed)?|screws?)\b/i,
+  countersunk: /\b(?:countersunk|csk|flat[- ]?head)\b/i,
 };
 
 /** The drive a thread's usual head has, or the head a piece is called by, where the sheet names none. */
@@ -131,6 +139,9 @@ function asListed(
   return same.length === 1 ? same[0] : thread;
 }
 
+/** A thread without its pitch: a washer has none. */
+const sizeAlone = (designation: string | undefined): string | undefined => designation?.split(/ x |(?<=\d)-/)[0];
+
 /** One figure for every piece of a size: `Torque ALL 1/2" hardware to 75 lb-ft`. */
 const ALL_OF_SIZE = /\ball\b[^.;]{0,30}\b(?:hardware|fasteners|bolts|screws)\b/i;
 
@@ -179,11 +190,15 @@ function likeIt(
 const ONCE_MORE =
   /\bcheck (?:(?:at|with|all|for) )?\d{1,3}(?:[.,]\d)? ?(?:n[·.]?m|ft|lb)|\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again|again (?:tighten|pull|torque)(?:ed)?|(?:tighten|pull|torque)(?:ed)? again)\b|\b(?:bolts?|nuts?|screws?|studs?|clamps?) again\s*(?:[|,:;]|$| {2})/i;
 
+/** `the 5/8s`: pieces called by their size alone. */
+const SIZES_ALONE = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))["″]?'?s\b/g;
+
 const NUTS_OF_U_BOLT = 2;
 
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
-const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b/i;
+const HOLDS_WHEEL =
+  /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b|^\W*(?:road )?wheels?:? (?:tightening )?(?:couple|torque|moment)\b/i;
 
 /**
  * Whether a sentence calls a piece by what its name begins with, before its size or behind it: `9/16" high nut`.
@@ -283,16 +298,19 @@ const ENDS_PLACE = /[:,]?\s+(?:upper|lower|front|rear|inner|outer|top|bottom|lef
 /** How many sentences above its figure a joint's part is looked for. */
 const FITTED_ABOVE = 16;
 
+/** Whether a sentence takes something off. */
+const takesOff = ({ inStep }: Drafting, step: number): boolean =>
+  inStep(step).some(({ value }) => value.kind === 'action' && ['remove', 'disconnect'].includes(value.action));
+
 /** The sentences that fit the part a joint is told by alone: `Fit the arm`, for the front arm bolt. */
-function fittedWith({ reading, inStep }: Drafting, { parts }: JointSentences, at: number): number[] {
+function fittedWith(drafting: Drafting, { parts }: JointSentences, at: number): number[] {
+  const { reading } = drafting;
   if (parts.length === 0) return [];
   const index = sentenceIndex(reading.steps);
   const keys = parts.map((part) => `part ${part}`);
   const from = Math.max(0, at - FITTED_ABOVE);
   return Array.from({ length: at - from }, (_, step) => from + step).filter(
-    (above) =>
-      index.parts(above).some((part) => keys.includes(part)) &&
-      !inStep(above).some(({ value }) => value.kind === 'action' && ['remove', 'disconnect'].includes(value.action)),
+    (above) => index.parts(above).some((part) => keys.includes(part)) && !takesOff(drafting, above),
   );
 }
 
@@ -525,8 +543,12 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
     // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
     let calledBeside: string | undefined;
+    const figures = inStep(torque.step).filter(isKind('torque')).length;
+    const sizesAlone = [...phrase.matchAll(SIZES_ALONE)];
+    const inch = sizesAlone.at(-1)?.[1] ?? inchSizeIn(phrase) ?? (figures === 1 ? inchSizeIn(sentence) : undefined);
     const only = (kind: ItemKind): Item | undefined => {
-      const named = said.kinds.length > 0 ? said.kinds : [KIND_OF[said.count?.value.noun ?? '']];
+      const named =
+        said.kinds.length > 0 ? said.kinds : [inch === undefined ? KIND_OF[said.count?.value.noun ?? ''] : 'bolt'];
       if (written !== undefined || said.items.length > 0 || !named.includes(kind)) return undefined;
       if (said.ofVehicle || wheelsOwn) return undefined;
       const rest: Item[] = [];
@@ -548,10 +570,17 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         calledBeside = wordsOf.get(beside[0]?.id ?? '')?.find((word) => words.includes(word));
         return beside[0];
       }
+      const ofInch = inch === undefined ? [] : rest.filter(({ name }) => name.endsWith(` ${inch}"`));
+      if (ofInch.length === 1) return ofInch[0];
       // Several, and the sentence calls one of them by its name: the bolts, the button heads.
       const whole = rest.filter((item) => isCalled(item, sentence, true));
       const called = whole.length > 0 ? whole : rest.filter((item) => isCalled(item, sentence, false));
-      return called.length === 1 ? called[0] : asMany.length === 1 ? asMany[0] : undefined;
+      if (called.length === 1) return called[0];
+      if (asMany.length === 1) return asMany[0];
+      // `Join the halves with six button head bolts`, and further on `the six joining bolts`.
+      const counted = reading.steps[said.count?.step ?? torque.step]?.text ?? '';
+      const byHead = rest.filter((item) => item.head !== undefined && HEAD_IN_WORDS[item.head]?.test(counted));
+      return byHead.length === 1 ? byHead[0] : undefined;
     };
     // `(the hinge brackets)` on the list, and the joint is the hinge's; a line without a size has that of its joint.
     const ofWords = (kind: ItemKind): Item | undefined => {
@@ -582,13 +611,15 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       ? (listed.get('bolt') ?? []).filter((item) => item.form === 'uBolt' && left(item) > 0)
       : [];
     const bent = formed.length === 1 ? formed[0] : undefined;
+    // `U-bolts are tightened …`: no straight bolt of the list is one.
+    const straight = U_BOLTS.test(phrase) && uBolts.length === 0;
     const named =
       bent ??
       byLength ??
       ofLabel('bolt') ??
       own('bolt').find((item) => left(item) > 0) ??
       ofWords('bolt') ??
-      only('bolt');
+      (straight ? undefined : only('bolt'));
     // The nuts of the bolts' own thread go with them, where neither the label nor the size named any.
     const mate =
       named?.thread !== undefined &&
@@ -628,24 +659,31 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       );
     const wheels = NUTS_EACH.test(sentence) ? wheelsOff(reading.steps) : undefined;
     const first = !inStep(torque.step).some((fact) => fact.value.kind === 'torque' && fact.start < torque.start);
+    // Without numbers only what was pulled before is repeated.
+    const inParagraphs = reading.steps[torque.step]?.number === undefined;
+    // `at each end` is of one side; so many to each of the parts on the list are of all of them.
+    const eachEnd =
+      said.times?.places === 'pieces' &&
+      /\b(?:each|either|both) ends?\b/i.test(reading.steps[said.count?.step ?? torque.step]?.text ?? '');
     const sidesLater =
-      said.times === undefined &&
+      (said.times === undefined || eachEnd) &&
       !row &&
       !HOLDS_WHEEL.test(sentence) &&
       // `Fit the arm … other side the same`, and its bolts are pulled further on, on both.
-      [
-        torque.step,
-        said.count?.step ?? torque.step,
-        ...said.assembled,
-        ...fittedWith(drafting, said, torque.step),
-      ].some((step) => doneOnOtherSide(reading.steps, step));
-    const times: Times | undefined = said.times ?? (sidesLater ? { times: 2, places: 'sides' } : undefined);
+      (inParagraphs
+        ? [torque.step]
+        : [torque.step, said.count?.step ?? torque.step, ...said.assembled, ...fittedWith(drafting, said, torque.step)]
+      ).some((step) => doneOnOtherSide(reading.steps, step));
+    const times: Times | undefined = sidesLater ? { times: 2 * (said.times?.times ?? 1), places: 'sides' } : said.times;
     // `two each side` is done at once; what `the other side` repeats is done there.
     const apart =
       times?.places === 'sides' &&
       !row &&
       !HOLDS_WHEEL.test(sentence) &&
-      ![torque.step, said.count?.step ?? torque.step].some((step) => timesIn(reading.steps[step]?.text ?? '', []));
+      ![torque.step, said.count?.step ?? torque.step].some((step) => {
+        const here = timesIn(reading.steps[step]?.text ?? '', []);
+        return here !== undefined && here.places !== 'pieces';
+      });
     const ofParts = counted && first && !times && !all ? partsBefore(reading.steps, torque.step) : undefined;
     const unsaid = !counted && !bolt && !nut && !times;
     // `Three M6 each rail`, and the list has six: as many as it has, where no other figure is for them.
@@ -674,21 +712,24 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
             (times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
         : sharedOut
           ? has
-          : each * (wheels ?? (times && !all ? times.times : (ofParts ?? 1))));
-    // What only the prose counts is of one part, and there are as many as the parts want.
-    const most = ofParts !== undefined && pieces.length === 0 ? Number.POSITIVE_INFINITY : has;
+          : each * (wheels ?? (times && !all ? times.times : sidesLater ? 2 : (ofParts ?? 1))));
+    // What only the prose counts is of one part or of one side, and there are as many as the parts want.
+    const ofOne = ofParts !== undefined || sidesLater;
+    const most = ofOne && pieces.length === 0 ? Number.POSITIVE_INFINITY : has;
     const count = Math.max(1, Math.min(wanted, most, 200));
     if (most > has && bolt) bolt.quantity = Math.max(bolt.quantity, count);
     if (counted) place(counted, `groups[${kit.groups.length}]`);
-    const kind = bent ? 'U-bolts' : `${nut && !bolt ? 'nut' : (said.kinds[0] ?? 'bolt')}s`;
+    const kind =
+      bent || (U_BOLTS.test(phrase) && !nut) ? 'U-bolts' : `${nut && !bolt ? 'nut' : (said.kinds[0] ?? 'bolt')}s`;
     if (said.keyed !== undefined) keyedRows.add(said.keyed);
     const section = sectionOf(reading.steps, said.keyed ?? torque.step)?.replace(/\s*\(\d+\)/g, '');
     const size = (thread ?? threadNamed((bolt ?? nut)?.thread))?.designation;
+    const unlisted = thread === undefined && inch !== undefined && !said.kinds.includes('nut') ? `${inch}"` : undefined;
     const plain =
       section !== undefined && tellingWords(section).length + partWords(section).length > 0
         ? `${capital(section.toLowerCase())} ${kind}`
-        : size
-          ? `${size} ${kind}`
+        : (size ?? unlisted)
+          ? `${size ?? unlisted} ${kind}`
           : said.kinds[0] === undefined
             ? 'Joint'
             : capital(kind);
@@ -703,7 +744,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       (!row || said.title === undefined || kindsIn(said.title).length > 0) &&
       !said.words.some((word) => word.startsWith('part '));
     const beside = calledBeside && `${capital(calledBeside)} ${kind}`;
-    const called = bySize ? undefined : (said.title ?? beside);
+    // `5/8s got 150 ft-lbs`: called by their size alone.
+    const called = bySize || sizesAlone.length > 0 ? undefined : (said.title ?? beside);
     // Two rows of one name are told apart by what stands in brackets: `chassis face (inner row)`.
     const which = /^[^|\t]{3,40}?\((\p{L}[\p{L} -]{2,24})\)/u.exec(sentence)?.[1];
     const twice = called !== undefined && which !== undefined && kit.groups.some((group) => group.title === called);
@@ -758,7 +800,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const ofThread = thread ?? threadNamed(piece.thread);
     const sizeOfJoint = ofThread?.designation.replace(' × ', ' x ');
     const fits = (item: Item) =>
-      (ofThread === undefined || (washerFor.get(item.id) ?? sizeOfJoint) === sizeOfJoint) &&
+      (ofThread === undefined || sizeAlone(washerFor.get(item.id) ?? sizeOfJoint) === sizeAlone(sizeOfJoint)) &&
       fitsBySize(item.name, ofThread, metricSizes);
     const factory = piece.source === 'factory';
     const byLabel = said.items.filter((item) => item.kind === 'washer' && left(item) >= count);
@@ -793,9 +835,9 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const members: string[] = [];
     // The sides are counted on from the joint before: L1 and R1, then L2 to R4.
     let before = (times && countedOn.get(times.places)) ?? 0;
-    const places = (from: number) =>
+    const marks = (from: number) =>
       Array.from({ length: count }, (_, at) => placeOf(at, count, times, from).label ?? '');
-    while (places(before).some((label) => labels.has(label))) before++;
+    while (marks(before).some((label) => labels.has(label))) before++;
     if (times) countedOn.set(times.places, before);
     for (let at = 0; at < count; at++) {
       const stack = stackOf(piece, nut, washers);

@@ -7,11 +7,11 @@ import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
 import { fromCapitals } from './from-capitals.ts';
-import { followers, tellingWords, timesIn } from './joint-words.ts';
+import { endsAndSides, followers, isWorkRow, tellingWords, timesIn } from './joint-words.ts';
 
 /** What tells pieces of one size apart: `flat washer`, `nyloc nut`, `carriage bolt`. */
 const LIKE =
-  'flat|plain|spring|split|lock|locking|star|fender|penny|hard(?:ened)?|thick|large|small|copper|nyloc|nylock|nylon|self[- ]?locking|flange[d]?|dome[d]?|acorn|wing|castle|slotted|jam|thin|deep|high|serrated|carriage|coach|cup|countersunk|shoulder|eye|tee?|hex|stainless';
+  'flat|plain|spring|split|lock|locking|star|fender|penny|hard(?:ened)?|thick|large|small|copper|nyloc|nylock|nylon|self[- ]?locking|flange[d]?|dome[d]?|acorn|wing|castle|slotted|jam|thin|deep|high|serrated|carriage|coach|cup|countersunk|shoulder|eye|t(?:ee)?|hex|stainless';
 /** The words of a line that say what a piece is like, with a space behind; empty where there are none. */
 function likeIn(line: string, noun: string): string {
   const before = new RegExp(`((?:\\b(?:${LIKE})\\b[ ,-]+){1,3})(?:M\\d{1,2}[\\dx×. -]{0,12} )?${noun}s?\\b`, 'i').exec(
@@ -22,7 +22,7 @@ function likeIn(line: string, noun: string): string {
     .replace(/\bhex\b[ ,-]*/g, '')
     .replace(/[, ]+/g, ' ')
     .trim();
-  return plain ? `${plain} ` : '';
+  return plain ? `${plain} `.replace(/^t-? $/, 'T-') : '';
 }
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
@@ -30,8 +30,11 @@ const OF_THE_VEHICLE = new Set(['remove', 'loosen', 'refit', 'disconnect', 'reco
 
 /** A line of a list begins with a count or a line's name, ends with one, or says that it is one; a sentence does not. */
 const looksListed = (text: string, counts: readonly Of<'count'>[]): boolean =>
-  /^(?:\(?\d|[A-Z]{0,2}\d|bag\b|kit\b|hardware\b|supplied\b|contents\b|includes?\b|parts?\b)/i.test(text) ||
-  counts.some((count) => /^(?:\(\d+\)|x\s*\d+|qty|\d+$|[-–:|=])/i.test(count.printed) || text.endsWith(count.printed));
+  !isWorkRow(text) &&
+  (/^(?:\(?\d|[A-Z]{0,2}\d|bag\b|kit\b|hardware\b|supplied\b|contents\b|includes?\b|parts?\b)/i.test(text) ||
+    counts.some(
+      (count) => /^(?:\(\d+\)|x\s*\d+|qty|\d+$|[-–:|=])/i.test(count.printed) || text.endsWith(count.printed),
+    ));
 
 /** The thread of a counted piece: inside its words, else the one beside it. */
 function threadIn({ inStep }: Drafting, count: Of<'count'>): Of<'thread'> | undefined {
@@ -246,8 +249,10 @@ export function draftPacking(drafting: Drafting): Packing {
     // In running text a count is of one side or corner where the sentence says so: `(3 per side)`.
     const often =
       line === undefined && !listed.has(count.step)
-        ? (timesIn([reading.steps[count.step]?.text ?? '', ...followers(reading.steps, count.step)].join(' '), pieces)
-            ?.times ?? 1)
+        ? ((
+            endsAndSides(reading.steps, count.step) ??
+            timesIn([reading.steps[count.step]?.text ?? '', ...followers(reading.steps, count.step)].join(' '), pieces)
+          )?.times ?? 1)
         : 1;
     const length = thread?.value.lengthMm;
     const classes = inStep(count.step).filter(isKind('propertyClass'));
@@ -256,15 +261,22 @@ export function draftPacking(drafting: Drafting): Packing {
     const called =
       /\p{L}+[- ]heads?$/iu.exec((line ?? '').split(',')[0] ?? '')?.[0].replace(/s$/i, '') ??
       (isBoltBySize(count) ? 'bolt' : count.value.noun);
+    // `four 5/8 bolts` of a sentence have no pitch either.
+    const inch = thread || line !== undefined ? undefined : inchSizeIn(count.printed);
     const bent = named?.form === 'uBolt' && named.kind === kind;
     const whole = bent
       ? 'U-bolt'
       : kind === 'part' || /[- ]head$/i.test(called)
         ? called
-        : `${likeIn(line ?? '', called)}${called}`;
+        : `${likeIn(line ?? (inch ? count.printed : ''), called)}${called}`;
     const noun = `${whole[0]?.toUpperCase()}${whole.slice(1)}`;
     // A line of the list keeps its own words; what prose counts is named by its size.
-    const sized = `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`;
+    // A washer has a size, and no pitch.
+    const size =
+      kind === 'washer'
+        ? thread?.value.designation.replace(/ × .*$/, '')
+        : (thread?.value.designation ?? (inch && `${inch}"`));
+    const sized = `${noun}${size ? ` ${size}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`;
     const name = fromCapitals(
       line === undefined || (kind !== 'part' && thread) ? sized : `${line[0]?.toUpperCase()}${line.slice(1)}`,
     );

@@ -15,7 +15,7 @@ import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { firstAfter } from './first-after.ts';
-import { formRow, isTitleRow, rowNumber } from './form-row.ts';
+import { formRow, isTitleRow, namesColumns, namesTheJob, rowNumber } from './form-row.ts';
 import { bareLabels, tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
@@ -51,6 +51,31 @@ const HEADS_PLACE = /^(?:front|rear|left|right)(?: (?:axle|side|end|suspension))
 /** `Keep the nuts and bolts.`: what becomes of what just came off. */
 const KEEPS =
   /^(?:keep|save|retain|set aside|put aside|store)(?: (?:all|the|these|those|them|it|your|its|factory|original|stock|oe|old|hardware|fasteners|nuts?|bolts?|screws?|and|&|clips?|washers?|parts?|for|re-?use|later|re-?installation|aside|safe))+\.?$/i;
+/** Whether a sentence begins with what something is called: `Hooks and bolts …`, of the tie-down hooks. */
+const opensWith = (text: string, name: string): boolean => {
+  const last = name
+    .toLowerCase()
+    .match(/\p{L}{3,}/gu)
+    ?.at(-1)
+    ?.replace(/s$/, '');
+  const [, first = ''] = /^\W*(?:the |both |all )?(\p{L}{3,})/iu.exec(text.toLowerCase()) ?? [];
+  return last !== undefined && first.replace(/s$/, '') === last;
+};
+/** `These are not used again.`, `Hooks and bolts go back to the customer.`: what becomes of it, and nothing to do. */
+const POINTS_AT_IT =
+  /^(?:these|those|they|it|both|all of (?:them|it)|the old (?:ones?|parts?|bolts?|nuts?|screws?))\b/i;
+const HANDED_BACK =
+  /\b(?:go(?:es)?|are|is) (?:handed |given |returned )?(?:back )?(?:to|for) the (?:customer|owner|client)\b|\b(?:are|is) kept\b/i;
+/** `The two that are left over are spares.`, `No figure.`: said of the step before. */
+const SAID_OF_IT =
+  /^(?:the|any)\b[^.]{0,40}\b(?:left over|remain(?:ing|s)?|extra)\b[^.]{0,24}\b(?:are|is) (?:a )?spares?\b|^no (?:figure|torque|value)(?: (?:is )?given)?\W*$|^nothing (?:may|should|must) move\W*$/i;
+/** `WARNING: HOOKS ARE NOT FOR RECOVERY.` */
+const WARNED = /^\W*(?:warning|danger|caution|attention)\s*[:!–-]\s*/i;
+/** `Took me three hours.`, `Kit is the one with the removable ball.`: told, and nothing to do. */
+const TOLD_ONLY =
+  /^\S+ (?:replaces|supersedes) \S+\b[^.;]{0,24}\W*$|^(?:it |this |the (?:job|whole thing) )?(?:took|takes) (?:me |us |you )?(?:about |around |roughly |some )?[\w -]{1,20}(?:hours?|minutes|mins|days?|afternoon|morning|evening)\b[^.;]{0,20}\W*$|^(?:the |this |my )?kit is (?:the|a|an)\b|\? no need\W*$/i;
+/** `RED/BLUE = HIGH/MEDIUM THREADLOCK.`: how signs of the sheet are meant. */
+const LEGEND = /^[\p{L}]{1,12}(?: ?[/,&] ?[\p{L}]{1,12}){0,3} ?= ?\p{L}[^.;=]{2,60}\.?$/u;
 /** How a letter begins and ends. */
 const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
 const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
@@ -81,7 +106,7 @@ const FOR_LATER =
 
 /** `Do not oil the threads.`, `Values are for dry threads.`: minded while working, and done by nobody. */
 const MINDED =
-  /^(?:new (?:bolts|nuts|screws|studs|washers)|always) (?:must be used|use new)\b[^.;]{0,20}|^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|\bto be kept (?:greased|oiled|clean|dry)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
+  /\b(?:are|is) (?:one|single)[- ](?:time )?use\b|^(?:new (?:bolts|nuts|screws|studs|washers)|always) (?:must be used|use new)\b[^.;]{0,20}|^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|\bto be kept (?:greased|oiled|clean|dry)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
 
 /** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
 const QUESTION =
@@ -92,7 +117,7 @@ const UNIT_ALONE =
   /^(?:all|everything|(?:all )?(?:torques?|values|figures))(?: (?:is|are|in))* (?:n[·.⋅]? ?m|newton met(?:re|er)s|ft[ .·-]?lbs?|lb[ .·-]?ft|foot[- ]pounds?|lbf[ .·]ft)\.?$/i;
 /** What such a leaflet answers with, before it says what. */
 const SMALL_TALK =
-  /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|(?:thanks?|thank you)(?: for [^.]{3,60})?|short version)\W*$|^(?:sorry\b[^.;]{0,60}|rating|score|asked by|answered by|status|replied)\b(?![^.]*\d ?(?:n·?m|ft|lb|mm))/i;
+  /^(?:sure|ok(?:ay)?|right|correct|of course|no problem|here (?:you go|goes|it is)|(?:thanks?|thank you)(?: for [^.]{3,60})?|short version)\W*$|^(?:sorry\b[^.;]{0,60}|rating|score|asked by|answered by|status|replied)\b(?![^.]*\d ?(?:n·?m|ft|lb|mm))/i;
 const YES_NO = /^(?:yes|no|none|never|stop|nothing)\W*$/i;
 
 /** `Method`, `Section 3 Fitting`: over the steps below it. */
@@ -233,7 +258,23 @@ export function draftSteps(
       for (const fact of own) place(fact, `steps[${kit.steps.length - 1}].text`);
       return;
     }
-    if (PICTURE_ALONE.test(step.text.trim())) {
+    const pulled = own.some(isKind('torque'));
+    // `Hooks and bolts go back to the customer`: named again by what came off.
+    const ofThem =
+      cameOff.length > 0 &&
+      !pulled &&
+      (POINTS_AT_IT.test(step.text) ||
+        kit.removed.some(({ id, name }) => cameOff.includes(id) && opensWith(step.text, name)));
+    const [goes, scrapped] = [HANDED_BACK.test(step.text), SCRAPPED.test(step.text)];
+    if (ofThem && (goes || scrapped) && own.every(({ value }) => value.kind !== 'action' || scrapped)) {
+      for (const thing of kit.removed) if (cameOff.includes(thing.id)) thing.fate = goes ? 'keep' : 'scrap';
+      const last = kit.steps.at(-1);
+      if (last) last.text = clip(`${last.text} ${step.text}`, 2000);
+      for (const fact of own) place(fact, `steps[${kit.steps.length - 1}].text`);
+      return;
+    }
+    if (TOLD_ONLY.test(step.text.trim()) && !pulled) return;
+    if (PICTURE_ALONE.test(step.text.trim()) || (SAID_OF_IT.test(step.text.trim()) && !pulled)) {
       const shown = kit.steps.at(-1);
       if (shown) shown.text = clip(`${shown.text} ${step.text}`, 2000);
       return;
@@ -252,7 +293,9 @@ export function draftSteps(
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
     if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim()) || formRow(step.text) === '') return;
-    if (isTitleRow(step.text, reading.steps[at + 1]?.text)) return;
+    if (isTitleRow(step.text, reading.steps[at + 1]?.text) || namesColumns(step.text)) return;
+    if (!works && namesTheJob(step.text)) return;
+    if (LEGEND.test(step.text.trim()) && !pulled) return;
     // `Sequence`, over a table of it.
     if (
       !works &&
@@ -275,7 +318,11 @@ export function draftSteps(
       own.some(({ value }) => value.kind === 'dry') &&
       !works &&
       !own.some(({ value }) => value.kind === 'compound' || value.kind === 'stage');
+    // `Two persons` is asked of the work, and what must be done is done.
+    const asked = own.some(isKind('need')) || /\b(?:must|shall|has to|have to) be\b/i.test(step.text);
+    const warned = WARNED.test(step.text) && !done && !asked && !soundsLikeAct(step.text.replace(WARNED, ''));
     const minded =
+      warned ||
       ((MINDED.test(step.text) || READ_FIRST.test(step.text) || step.warns || outdated || dryOnly) &&
         !own.some(isKind('torque')) &&
         !acts) ||
@@ -406,6 +453,17 @@ export function draftSteps(
     // What is bolted back on goes back first.
     const back = actions.some(({ type }) => type === 'refit') ? [] : goesBack(drafting, at);
     if (!bare) actions.unshift(...back);
+    // `Drop link | 16 mm | 55 Nm`: what came off, of which nothing else is said, is back on once it is pulled.
+    if (actions.some(({ type }) => type === 'torque') && !actions.some(({ type }) => type === 'refit')) {
+      const bolted = kit.removed.find(
+        (thing) =>
+          fateUnknown(drafting, thing) && beginsWith(step.text, thing.name) && !offAt(kit, thing.id, step.number),
+      );
+      if (bolted) {
+        settle(drafting, bolted);
+        actions.unshift({ type: 'refit', removed: bolted.id });
+      }
+    }
     // `Start all bolts by hand`, `snug`: of the size its step names, else of the group that is torqued next.
     // What is tried by hand is not put together by hand.
     const stage = byWords?.type === 'test' ? undefined : own.find(isKind('stage'));
@@ -518,6 +576,38 @@ export function draftSteps(
     });
   });
 }
+
+type Removed = KitDocument['removed'][number];
+
+const fatePath = ({ kit }: Drafting, thing: Removed): string => `removed[${kit.removed.indexOf(thing)}]`;
+
+/** Whether the sheet says nowhere what becomes of a thing. */
+const fateUnknown = (drafting: Drafting, thing: Removed): boolean =>
+  drafting.assumed.some(({ code, path }) => code === 'fateUnknown' && path === fatePath(drafting, thing));
+
+/** It goes back: nothing is assumed of it any more. */
+function settle(drafting: Drafting, thing: Removed): void {
+  const { assumed } = drafting;
+  const at = assumed.findIndex(({ code, path }) => code === 'fateUnknown' && path === fatePath(drafting, thing));
+  if (at >= 0) assumed.splice(at, 1);
+  thing.fate = 'refit';
+}
+
+/** Whether a sentence begins with a thing's name: `Drop link | 16 mm | 55`. */
+const beginsWith = (text: string, name: string): boolean => {
+  const head = text.toLowerCase().replace(/^\W*(?:the )?/, '');
+  const called = name.toLowerCase().replace(/^the /, '');
+  return head.startsWith(called) && !/^[\p{L}-]/u.test(head.slice(called.length));
+};
+
+/** Whether a thing comes off in the step of the sheet with this number. */
+const offAt = ({ steps }: KitDocument, removed: string, number: string | undefined): boolean =>
+  steps.some(
+    (step) =>
+      number !== undefined &&
+      step.number === number &&
+      step.actions.some((action) => action.type === 'remove' && action.removed === removed),
+  );
 
 /** Both conditions, where there are two. */
 const bothOf = (one: Condition | undefined, other: Condition | undefined): { when: Condition } | undefined => {

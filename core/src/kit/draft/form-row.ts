@@ -26,3 +26,22 @@ export function rowNumber(text: string): string | undefined {
 /** Whether a row names the columns below it: a rule stands under it. */
 export const isTitleRow = (text: string, below: string | undefined): boolean =>
   text.includes('|') && below !== undefined && /^[\s|:+-]*-{3}[\s|:+-]*$/.test(below);
+
+/** What columns are called that a sheet's rows of work stand below. Common practice, no source. */
+const COLUMN =
+  /^(?:line|code|descriptions?|hrs|hours|time|specs?|ops?\.?|operations?|work|tasks?|joints?|fasteners?|fixings?|where|tools?|n·?m|ft-?lbs?|torques?|remarks?|notes?|comments?|qty|quantity|items?|parts?|steps?|no\.?|pos\.?|positions?|bolts?|washers?|nuts?|ref\.?|sign(?:ed)?|initials|done|checked|values?|units?|sizes?|threads?|locker|compound)$/i;
+
+/** Whether a line only names columns: `LINE  CODE   DESCRIPTION   HRS   SPEC`. */
+export function namesColumns(text: string): boolean {
+  const cells = text
+    .trim()
+    .split(/\s{2,}|\s*\|\s*/)
+    .filter((cell) => cell !== '');
+  return cells.length > 2 && cells.every((cell) => COLUMN.test(cell.replace(/\s*[([].*$/, '')));
+}
+
+/** `VEHICLE  …   KIT  …`, `Customer: …`: what a form says the work is for. */
+export const namesTheJob = (text: string): boolean =>
+  /^\s*(?:vehicle|kit|customer|owner|date|reg(?:istration)?|vin|job(?: (?:no|card))?|work order|bay|mileage|odometer|technician|fitter)\b\.?(?::| {2,})/i.test(
+    text,
+  );

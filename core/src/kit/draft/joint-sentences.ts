@@ -8,6 +8,7 @@ import { fromCapitals } from './from-capitals.ts';
 import { tidyTitle } from './joint-title.ts';
 import {
   elsewhere,
+  endsAndSides,
   followers,
   isShared,
   kindsIn,
@@ -21,6 +22,7 @@ import {
   type Times,
   tellingWords,
   timesIn,
+  WORK_CODE,
 } from './joint-words.ts';
 import { isLike, isName, nameIn, trimmedName } from './noun-phrase.ts';
 import { sentenceIndex } from './sentence-index.ts';
@@ -214,7 +216,15 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       justBefore?.number !== undefined &&
       justBefore.number === own.number &&
       OF_THE_VEHICLE.test(justBefore.text));
-  const told = size === undefined && !ofVehicle ? ordered.map(threadsOf).find((list) => list.length > 0) : undefined;
+  // A figure about a piece that was counted has a size in its own step, if anywhere: `Clamp bolt M8 x 50? Two clamps, 22 Nm.`
+  const sizeless = size !== undefined && !/^[M#\d]/.test(size);
+  const told =
+    (size === undefined || sizeless) && !ofVehicle
+      ? ordered
+          .filter((at) => !sizeless || sameStep(at))
+          .map(threadsOf)
+          .find((list) => list.length > 0)
+      : undefined;
   // `Bracket bolts back in, 25 Nm, those are M8`: the only size of a sentence with one figure.
   const inOwn = threadsOf(torque.step);
   const alone =
@@ -253,11 +263,19 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
         .find(({ value }) => value.noun === 'piece'))
     : undefined;
   const placed = related.filter((at) => !removes(inStep(at)));
-  const toldAt = placed.find((at) => countable(at).length > 0);
+  // `four studs … 5 Nm` counts nothing of the clamp that is pulled further on.
+  const nouns = (phrase.toLowerCase().match(/\p{L}{3,}/gu) ?? []).map((word) => word.replace(/s$/, ''));
+  const calledOtherwise = (at: number, noun: string): boolean =>
+    at !== subject &&
+    inStep(at).some(isKind('torque')) &&
+    nouns.some((one) => TIGHTENED.has(one)) &&
+    !nouns.includes(noun);
+  const countedAt = (at: number) => countable(at).filter(({ value }) => !calledOtherwise(at, value.noun));
+  const toldAt = placed.find((at) => countedAt(at).length > 0);
   const count =
     inRow ??
     (ownCount && ownCount.start < torque.start ? ownCount : undefined) ??
-    (toldAt === undefined ? undefined : bestCount(countable(toldAt), phrase, reading.steps[toldAt] as SheetStep)) ??
+    (toldAt === undefined ? undefined : bestCount(countedAt(toldAt), phrase, reading.steps[toldAt] as SheetStep)) ??
     // `Clamp halves 30 lb ft, both bolts a little at a time`: right behind its own figure.
     countable(torque.step).find(
       (fact) =>
@@ -270,14 +288,13 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const times = shared
     ? undefined
     : ((count?.value.perSide ? ({ times: 2, places: 'sides' } as const) : undefined) ??
+      endsAndSides(reading.steps, countAt) ??
       timesIn(countText, packing.pieces) ??
       (count === undefined ? timesIn(own.text, packing.pieces) : undefined));
 
   // `Plate to crossbars, M8, 5 mm hex key` turns no M10 of the crossbars.
   const ofOtherSize = (at: number): boolean =>
-    thread !== undefined &&
-    threadsOf(at).length > 0 &&
-    threadsOf(at).every(({ value }) => value.designation !== thread.value.designation);
+    thread !== undefined && threadsOf(at).length > 0 && threadsOf(at).every((other) => !mayBeOne(other, thread));
   // `45 Nm, hold with a 5 mm hex key`: what holds the other end turns nothing.
   const drivesOf = (at: number) =>
     inStep(at)
@@ -308,11 +325,13 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const compounds = (at: number) =>
     OFF_THE_THREAD.test(reading.steps[at]?.text ?? '') || (at !== torque.step && inStep(at).some(isKind('aftercare')))
       ? []
-      : inStep(at).filter(isKind('compound')).filter(saysOfIt(at));
+      : inStep(at)
+          .filter(isKind('compound'))
+          .filter((fact) => saysOfIt(at)(fact) && !(at !== torque.step && ofOtherSize(at)));
   const dryAt = (at: number) =>
     inStep(at)
       .filter((fact) => fact.value.kind === 'dry' && fact.value.of === undefined)
-      .some(saysOfIt(at));
+      .some((fact) => saysOfIt(at)(fact) && !(at !== torque.step && ofOtherSize(at)));
   // `Copper grease on those two bolts`, said right behind.
   const next = reading.steps[torque.step + 1];
   const saidBehind =
@@ -361,17 +380,8 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
         // `(A)+(B) 55 Nm`, and (A) stands where the hangers go to the rail.
         (calledByLabel || words.some((word) => tellingWords(text).includes(word))),
     );
-  // The first cell of a row names it.
   const earlier = inStep(torque.step).some(({ start, value }) => value.kind === 'torque' && start < torque.start);
-  const cell =
-    /\||\t|\S {3,}\S/.test(own.text) && !earlier && subject === undefined
-      ? own.text
-          .split(/\s*[|\t]\s*|\s{3,}/)
-          .find((text) => /\p{L}{3}/u.test(text) && !COUNT_CELL.test(text))
-          ?.replace(/,\s+(?!(?:front|rear|left|right|upper|lower|inner|outer)\b).*$/i, '')
-          // A figure of the cell's own says nothing of what it is for.
-          ?.replace(/\b\d[\d.,]*\s?(?:n·?m|ft|lb|kgf).*$/i, '')
-      : undefined;
+  const cell = earlier || subject !== undefined ? undefined : cellNaming(own, torque.start);
   const put = [anchor ?? -1, ...beside]
     .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
     .find((text) => text !== undefined);
@@ -473,11 +483,19 @@ function namedAbove({ reading, inStep }: Drafting, at: number): string | undefin
   for (let above = at - 1; above >= Math.max(0, at - NAMED_ABOVE); above--) {
     const step = reading.steps[above];
     if (!step || step.list || step.number !== number || inStep(above).some(isKind('torque'))) return undefined;
-    const name = removes(inStep(above)) ? undefined : nameIn(step.text, 4);
+    const name = removes(inStep(above)) ? undefined : (nameIn(step.text, 4) ?? nameBeforeComma(step.text));
     if (name !== undefined) return name;
   }
   return undefined;
 }
+
+/** `Hose ends on the cooler, 2, hold the stub!` */
+const nameBeforeComma = (text: string): string | undefined => {
+  const [first = '', ...rest] = text.split(',');
+  const plain = first.trim();
+  const names = rest.length > 0 && plain.split(/\s+/).length <= 6 && isName(plain);
+  return names && !/^dear\b|['’]s\b|\bwith\b/i.test(plain) ? (nameIn(plain, 4) ?? plain) : undefined;
+};
 
 /** What may stand behind a figure and names nothing. */
 const HOW_BEHIND =
@@ -503,6 +521,23 @@ function subjectBehind(own: SheetStep, torques: readonly Of<'torque'>[], torque:
 
 /** `4 off`, `with spacer plate`: how many, and what goes along. */
 const COUNT_CELL = /^\d{1,3} ?(?:off|pcs?|pieces|each|x)\b|^with /i;
+
+const IN_CELLS = /\||\t|\S {3,}\S/;
+/** The cell of a row that names what a figure is for: its own, `LUG BOLTS 120NM`, else the first; undefined in no row. */
+function cellNaming(own: SheetStep, at: number): string | undefined {
+  if (!IN_CELLS.test(own.text)) return undefined;
+  const before = own.text.slice(0, Math.max(0, at - own.start));
+  const [, inItsCell = ''] = /(?:[|\t]|\s{3,})\s*(\p{L}[\p{L} -]{2,24}?)\s*$/u.exec(before) ?? [];
+  if (kindsIn(inItsCell).length > 0 && tellingWords(inItsCell).length > 0) return inItsCell;
+  return (
+    own.text
+      .split(/\s*[|\t]\s*|\s{3,}/)
+      .find((text) => /\p{L}{3}/u.test(text) && !COUNT_CELL.test(text) && !WORK_CODE.test(text.trim()))
+      ?.replace(/,\s+(?!(?:front|rear|left|right|upper|lower|inner|outer)\b).*$/i, '')
+      // A figure of the cell's own says nothing of what it is for.
+      ?.replace(/\b\d[\d.,]*\s?(?:n·?m|ft|lb|kgf).*$/i, '')
+  );
+}
 
 /** `A   M12 x 35 (10.9)   4 off   95 Nm`: a row called by its letter, whose part is named where the point is fitted. */
 function pointOf({ reading }: Drafting, own: SheetStep): string | undefined {
@@ -665,6 +700,12 @@ const removes = (facts: Facts): boolean =>
   facts.some(
     ({ value }) => value.kind === 'action' && (['remove', 'disconnect', 'discard'] as string[]).includes(value.action),
   );
+
+/** Whether two sizes may be of one thread: where one says no pitch, their diameters decide. */
+const mayBeOne = ({ value: one }: Of<'thread'>, { value: other }: Of<'thread'>): boolean =>
+  one.pitchAssumed || other.pitchAssumed
+    ? one.designation.split(' × ')[0] === other.designation.split(' × ')[0]
+    : one.designation === other.designation;
 
 /** Of several counts of a sentence the one whose noun is the torque's: `six screws and four nuts`, `the nuts to 25 Nm`. */
 function bestCount(counts: ReadonlyArray<Of<'count'>>, phrase: string, step: SheetStep): Of<'count'> | undefined {

@@ -2,7 +2,7 @@ import { fromCapitals } from './from-capitals.ts';
 
 /** An order to the fitter before what it is about: `Bring the screws up to`, `Use short bolts`. */
 const ORDER =
-  /^\s*(?:screw|bring|use|connect|pull|take|secure|fasten|fix|join|insert|start|do|install|attach|fit|mount|position|raise|refit|re-?(?:attach|connect|install|mount))\s+(?:up\s+|down\s+|in\s+|on\s+)?(?:the\s+|all\s+|both\s+)?(?=\p{L}{3})/iu;
+  /^\s*(?:screw|wind|lock(?! nuts?\b)|bring|use|connect|pull|take|secure|fasten|fix|join|insert|start|do|install|attach|fit|mount|position|raise|refit|re-?(?:attach|connect|install|mount))\s+(?:up\s+|down\s+|in\s+|on\s+)?(?:the\s+|all\s+|both\s+)?(?=\p{L}{3})/iu;
 /** `The plate shall be held to the frame by the guide bolts`: what is joined to what, and the words between. */
 const PASSIVE =
   /^(?:the\s+)?(.{3,40}?)\s+(?:shall|must|should|will|may|is|are|gets?)\s+(?:be\s+|been\s+|to be\s+)?\p{L}{2,}(?:ed|ld|t|wn|ung|ewn)\b(?:\s+(?:back|down|up|in|together))?(.*)$/iu;
@@ -26,7 +26,12 @@ const SAYS_NOTHING =
  */
 export function tidyTitle(title: string | undefined): string | undefined {
   if (title === undefined) return undefined;
+  // `Engineer asked`: who says it.
+  if (/\b(?:asked|said|wants|wanted|noted|reported|agreed|had used)\b/i.test(title)) return undefined;
   const plainTitle = title
+    // `Wheels: couple`, `Centre bolt. [`
+    .replace(/:\s*(?:tightening )?(?:couple|torque|moment)\s*$/i, '')
+    .replace(/[.\s]*[[(]\s*$/, '')
     .replace(/[\u2460-\u2473]|[*~_→±]+/g, ' ')
     .replace(/^(?:installation )?summary:\s*/i, '')
     // `JORY: wheel nuts`: who speaks.
@@ -49,6 +54,7 @@ export function tidyTitle(title: string | undefined): string | undefined {
       '',
     )
     .replace(/\s(?:by hand|with the fingers)\s*$/i, '')
+    .replace(/(?<=\p{L}{3})\s(?:in|into) (?:position|place)\b.*$/iu, '')
     .replace(/(?<=\p{L}{3})\s(?:as|if|a side|per side|that|which|just|it's|he|she|on one|until|while|where)\b.*$/iu, '')
     .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '')
     // `And the rails? - Three M6 each rail`: what is asked about names it.

@@ -6,13 +6,21 @@ import { KIND_OF, type Of } from './drafting.ts';
 
 /** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
 const PLAIN = new Set(
-  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten tightening torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage pass passes round rounds goes item items ref reference line position class grade move push unplug connect disconnect reconnect spray scrape hang raise keep check undo remove replace unclip little bit anti seize antiseize paste'.split(
+  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten tightening torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage pass passes round rounds goes item items ref reference line position class grade move push unplug connect disconnect reconnect spray scrape hang raise keep check undo remove replace unclip little bit anti seize antiseize paste lbs reach time inst rem repl adj insp aluminium aluminum plastic steel alloy brass couple'.split(
     ' ',
   ),
 );
 
 const singular = (word: string): string =>
-  word === 'feet' ? 'foot' : word.length > 3 && /[^s]s$/.test(word) ? word.slice(0, -1) : word;
+  word === 'feet' ? 'foot' : word.length > 3 && /[^s]s$/.test(word) ? word.slice(0, -1) : (WORK_OF[word] ?? word);
+
+/** What pieces are called by the work that puts them in: `Join the halves`, and `the joining bolts`. */
+const WORK_OF: Readonly<Record<string, string>> = {
+  joining: 'join',
+  fixing: 'fix',
+  clamping: 'clamp',
+  hanging: 'hang',
+};
 
 /** The words of a sentence that name what it works on, singular. */
 export const tellingWords = (text: string): string[] =>
@@ -33,6 +41,13 @@ export const partWords = (text: string): string[] =>
   (text.toLowerCase().match(/\p{L}{3,}/gu) ?? [])
     .map((word) => HARDWARE.get(word) ?? singular(word))
     .filter((word) => !PLAIN.has(word) && KIND_OF[word] === undefined);
+
+/** What a row of a work order does, in a column of its own: `INST`, `R&R`. Common practice, no source. */
+export const WORK_CODE =
+  /^(?:R ?[&/+] ?[RI]|inst(?:all)?|rem(?:ove)?|repl(?:ace)?|adj(?:ust)?|insp(?:ect)?|chk|check|bleed|test|fit|o\/h)\.?$/i;
+/** Whether a line is a row of a work order: `020   R&I    CALIPER, 2 BOLTS PER SIDE`. */
+export const isWorkRow = (text: string): boolean =>
+  /^\s*\d{1,4}\s{2,}\S/.test(text) && WORK_CODE.test(text.trim().split(/\s{2,}/)[1] ?? '');
 
 /** Bolts that are called by their form. */
 export const U_BOLTS = /\bU-? ?bolts?\b/i;
@@ -104,6 +119,14 @@ export const partKeys = (text: string): string[] => partWords(text).map((part) =
 const STAGE_BEFORE =
   /\s(?:(?:first |up )?(?:to|at)\s+)?\d{1,3}(?:[.,]\d)?,?\s+(?:and\s+)?(?:then|finally|afterwards)\s+(?:to|at|up to)?\s*$/i;
 
+/** `U-bolts are tightened in a cross pattern until all four reach`: what is done, and how. */
+const SUBJECT_DONE =
+  /^\W*(?:(?:the|all|both|all the|these) )?([^.;:,]{2,60}?) (?:are|is|get|gets|(?:must|should|can|may|have to|has to|are to|is to) be) (?:(?:now|then|finally|evenly|first|last|also|always) )*(?:tightened|torqued|pulled|done up|nipped|snugged|drawn)\b/i;
+
+/** `With the weight of the truck on its wheels tighten these`: when it is done, without a comma behind it. */
+const ON_ITS_WHEELS =
+  /^\W*(?:with|when|once) [^.;,]{0,50}\b(?:on (?:its|the) (?:wheels|ground|tyres|tires)|at ride height|loaded)\b,?\s*/i;
+
 /** The noun phrase a torque is said of: what stands before it in its clause. */
 export function phraseBefore(step: SheetStep, at: number): string {
   const named = recordName(step.text);
@@ -120,10 +143,19 @@ export function phraseBefore(step: SheetStep, at: number): string {
     (own ?? before)
       .split(/(?<!\b(?:in|ft|lb|lbs|no|max|min|approx|dia))\.\s|;\s|,\s(?=then|and then)|\bthen\b/i)
       .at(-1) ?? before;
+  const done = SUBJECT_DONE.exec(before)?.[1];
+  if (
+    done !== undefined &&
+    kindsIn(done).length > 0 &&
+    kindsIn(before.slice(before.indexOf(done) + done.length)).length === 0
+  )
+    return done.trim();
   return (
     clause
       // `When the ladder lies level, the screws`: how far the work is.
       .replace(/^\W*(?:when|while|once|as soon as|after|before|with)\b[^,]*,\s*/i, '')
+      .replace(ON_ITS_WHEELS, '')
+      .replace(/^\W*in (?:both|all|either|any|each|every) cases?,?\s+/i, '')
       .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')
       .replace(/\b(?:to|with|at|is|are|be|go(?:es)? to|until|final(?:ly)?)\b\s*$/i, ' ')
       .replace(/(?:[|:=–→-]|->|=>)+\s*$/, ' ')
@@ -187,7 +219,7 @@ export function isShared(text: string, count: number): boolean {
 }
 
 const SIDES =
-  /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?(?:on|for|at) the (?:other side|right|left)\b|\bsame again on the (?:front |rear )?(?:left|right)\b|\bleft and right, (?:\w+ )*each\b/i;
+  /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?(?:on|for|at) the (?:other side|right|left)\b|\bsame again on the (?:front |rear )?(?:left|right)\b|\bleft and right, (?:\w+ )*each\b|\bleft and right (?:are )?(?:the same|alike|likewise|identical)\b/i;
 const CORNERS = /\b(?:all four|each|every|at the four) (?:corners?|wheels?|hubs?)\b/i;
 /** `Same at all four uprights`, `repeat for the other three`: how often it is done in all. */
 const SAME_AT =
@@ -244,6 +276,13 @@ export const followers = (steps: readonly SheetStep[], at: number): string[] =>
         ? [step.text]
         : [],
     );
+
+/** `at each end`, and behind it `Repeat on the other side`: both. */
+export function endsAndSides(steps: readonly SheetStep[], at: number): Times | undefined {
+  const ends = /\b(?:each|either|both) ends?\b/i.test(steps[at]?.text ?? '');
+  const later = ends ? timesIn(followers(steps, at).join(' '), []) : undefined;
+  return later?.places === 'sides' ? { times: 2 * later.times, places: 'sides' } : undefined;
+}
 
 /** It was there before, and is no piece of the kit. */
 export const OF_THE_VEHICLE =

@@ -12,7 +12,7 @@ const KINDS: ReadonlyArray<readonly [RegExp, LimitKind]> = [
   ],
   [/\b(?:pressure|inflat\w*|psi|bar|kpa)\b.*\d|\d ?(?:psi|bar|kpa)\b/i, 'inflation'],
   [
-    /\b(?:load|weight|capacity|bear|carry|carrier|step|rack|shelf|basket|roof)\b.*\d ?(?:kg|t|lbs?|tonnes?|pounds)\b|\d ?(?:kg|lbs?|pounds)\b.*\b(?:load|rack|shelf|basket|roof|step)\b/i,
+    /\b(?:load|weight|capacity|bear|carry|carrier|step|rack|shelf|basket|roof|strap|bridle|recover\w*)\b.*\d ?(?:kg|t|lbs?|tonnes?|pounds)\b|\d ?(?:kg|lbs?|pounds)\b.*\b(?:load|rack|shelf|basket|roof|step|bridle|strap|pull|recover\w*)\b/i,
     'load',
   ],
   [/\btyres?\b.*\d{3}\/\d{2}|\btires?\b.*(?:\d{3}\/\d{2}|\d{2}x\d)/i, 'tyre'],

@@ -147,7 +147,7 @@ describe('a title', () => {
     ['The steering coupling has to be marked and the pinch bolt out', 'Pinch bolt out'],
     ['Four bolts hold the fan to the clutch', 'Fan to the clutch'],
     ['latch plate > bumper', 'Latch plate to bumper'],
-    ['RAISE the receiver into position', 'Receiver into position'],
+    ['RAISE the receiver into position', 'Receiver'],
     ['WHEEL NUTS', 'Wheel nuts'],
     ['NUT', 'Nut'],
     ['And the rails? - Three M6 each rail', 'Rails'],

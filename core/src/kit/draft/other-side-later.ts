@@ -56,7 +56,8 @@ function firstBehind(sides: ReadonlyArray<{ at: number }>, at: number): number {
 /** Whether a later step of the sheet does again on the other side what is done at a step. */
 export function doneOnOtherSide(steps: readonly SheetStep[], at: number): boolean {
   const again = againAt(steps, at);
-  return again !== undefined && again.number !== steps[at]?.number;
+  // In a sheet of paragraphs no sentence has a number.
+  return again !== undefined && (again.number === undefined || again.number !== steps[at]?.number);
 }
 
 /** What the sides are called, the one that is worked first before the other, and their marks. */

@@ -16,12 +16,16 @@ const words = ({ text }: SheetStep): number => text.split(/\s+/).length;
 /** How many steps below its title a chapter is looked for. */
 const REACH = 16;
 
+/** `Fitting`, `Findings`: a chapter of any sheet, which names nothing of it. */
+const OF_ANY_SHEET =
+  /^(?:fitting|fitment|findings|actions|assembly|installation|mounting|method|procedure|preparation|removal|work|general|notes?|results?|torques?|tightening|disassembly|dismantling|reassembly)$/i;
+
 /** What the chapter a step stands in is called; undefined where none is. */
 export function sectionOf(steps: readonly SheetStep[], at: number): string | undefined {
   for (let above = at - 1; above >= Math.max(0, at - REACH); above--) {
     const step = steps[above];
     if (!step || step.list) return undefined;
-    if (isSection(step, steps[above + 1])) return step.text.trim();
+    if (isSection(step, steps[above + 1])) return OF_ANY_SHEET.test(step.text.trim()) ? undefined : step.text.trim();
   }
   return undefined;
 }

@@ -108,7 +108,8 @@ export function countTakenOff(
   const [kind] = said.kinds;
   const { reading, inStep } = drafting;
   const off = offByWord(drafting);
-  const words = said.words.length > 0 ? said.words : said.parts;
+  // `Strut in, top nuts`: where a word only says which of its kind, the part names it.
+  const words = said.words.some((word) => off.has(word)) ? said.words : said.parts;
   const named = new Set(words.flatMap((word) => (off.get(word) ?? []).slice(0, MOST_OFF)));
   for (const fact of [...named].sort((a, b) => a.start - b.start)) {
     const text = reading.steps[fact.step]?.text ?? '';

@@ -13,7 +13,7 @@ export function labelOf(text: string): string | undefined {
 
 /** What a sentence puts where: `Bolt a bracket to each side of the frame with two (a)` is of the bracket and the frame. */
 export function puttingOf(text: string): string | undefined {
-  const clause = text.split(/\s+with\s|\s+using\s|[.,;:]/)[0] ?? '';
+  const clause = text.split(/\s+(?:in|into) (?:position|place)\b|\s+with\s|\s+using\s|[.,;:]/)[0] ?? '';
   const named = clause.replace(
     /^\s*(?:bolt|set|place|put|fit|mount|hang|lift|hold|offer|slide|attach|install|position|refit|re-?(?:connect|attach|install|mount))\s+(?:up |on )?/i,
     '',
@@ -94,7 +94,7 @@ export const titled = (text: string): string | undefined => {
     .replace(/\s(?:that's|that is|which is|those are)\b.*$/i, ' ')
     .replace(/["″]/g, ' ')
     // A size with its length names no part.
-    .replace(/\b(?:M\d{1,2}|\d{1,2}\/\d{1,2}(?:-\d{2})?)(?:\s*[x×]\s*\d[\d.,/]*)+"?/g, ' ')
+    .replace(/\b(?:M\d{1,2}|\d{1,2}\/\d{1,2}(?:-\d{2})?)(?:\s*[xX×]\s*\d[\d.,/]*)+"?/g, ' ')
     .replace(/\b(?:the|all|both|those|these|four|six|two|three|eight|ten|twelve|\d+ ?x?)\b/gi, ' ')
     .replace(/^\s*(?:apply|use|put|smear|brush|drop of)\b.*?\b(?:to|on)\b\s+/i, ' ')
     .replace(/^\s*(?:then|now|and|finally|next)\b/i, ' ')

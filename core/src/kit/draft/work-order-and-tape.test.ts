@@ -35,7 +35,7 @@ G  Socket cap screw M8 x 20, 10.9 ...... 3
 `);
   it('tells the front bolts from the rear ones and a size’s two lengths from each other', () => {
     expect(jointsOf(kit)).toEqual([
-      ['Engine plate front bolts', 4, 'Bolt M8 × 1.25 × 25, Washer M8 × 1.25'],
+      ['Engine plate front bolts', 4, 'Bolt M8 × 1.25 × 25, Washer M8'],
       ['Engine plate rear bolts', 2, 'Flange bolt M10 × 1.5 × 30'],
       ['Gearbox plate: cap screws', 3, 'Screw M8 × 1.25 × 20'],
     ]);
