@@ -20,7 +20,7 @@ const DAYS: ReadonlyArray<readonly [RegExp, number]> = [
 
 /** What is done later: looked at, pulled again, greased, washed. */
 const WORK =
-  /\b(?:re-? ?do|nachziehen|prüfen|kontrollieren|re-?torque[ds]?|re-?tighten(?:ed|ing)?|re-?check(?:ed)?|check(?:ed|s)?|control|inspect(?:ed|ion)?|look(?:ed)?|go(?:es)? over|over again|tighten(?:ed)?|torque|grease[ds]?|lubricate[ds]?|oil|tightness|service[ds]?|examine[ds]?|feel|wash(?:ed)?|clean(?:ed)?|replace[ds]?|renew|spray(?:ed)?|try|confirm|come back|bring|see us|again|aim(?:ed)?|adjust(?:ed)?|align(?:ed|ment)?|pump|blow|vacuum|remove|rewind|wrench|first time|second time|spanner)\b/i;
+  /\b(?:re-? ?do|nachziehen|prüfen|kontrollieren|re-?torque[ds]?|re-?tighten(?:ed|ing)?|re-?check(?:ed)?|check(?:ed|s)?|review|revise|control|inspect(?:ed|ion)?|look(?:ed)?|go(?:es)? over|over again|tighten(?:ed)?|torque|grease[ds]?|lubricate[ds]?|oil|tightness|service[ds]?|examine[ds]?|feel|wash(?:ed)?|clean(?:ed)?|replace[ds]?|renew|spray(?:ed)?|try|confirm|come back|bring|see us|again|aim(?:ed)?|adjust(?:ed)?|align(?:ed|ment)?|pump|blow|vacuum|remove|rewind|wrench|first time|second time|spanner)\b/i;
 /** A time that is waited out at the work is no due date. */
 const WAITED =
   /\b(?:wait|let|allow|leave|cure[sd]?|soak|dry|idle|run(?:ning)?|cool(?:s|ed)?|set|stand|press|hold|rest)\b[^.;]*$/i;
@@ -120,6 +120,11 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     {
       pattern: /\b(?:the )?(?:next|following) (?:day|morning)\b(?=[:,])|\bthe day after\b/gi,
       make: () => ({ days: 1, repeats: false }),
+    },
+    // `look again after a fortnight`
+    {
+      pattern: /\b(after|in|within|every) (?:a|one|the first|about a) fortnight\b/gi,
+      make: (match) => ({ days: 14, repeats: /every/i.test(match[1] ?? '') }),
     },
     // `when it has done a week's work`
     {

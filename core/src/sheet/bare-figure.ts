@@ -137,6 +137,7 @@ const CUES: readonly Cue[] = [
   { before: /\b(?:bolts?|nuts?|screws?|studs?), $/i, least: 12, figure: 'inWords', unit: 'only' },
   // `four little ones, M8, twenty four`: behind the size, as it is said
   { before: /\bM\d{1,2}s?, $/, least: 10, figure: 'inWords', unit: 'only' },
+  { before: /\bM[3-6], $/, least: LEAST_SPOKEN, figure: 'inWords', unit: 'only' },
   // `then let it down and go to 75` of a sheet that says its unit once for all
   {
     before: /\b(?:go(?:es)? to|(?:tighten|torque|pull|bring|set)(?:ed|s)?(?: [\w-]+){0,4}? (?:to|at|with)) $/i,

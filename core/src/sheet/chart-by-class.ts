@@ -1,6 +1,6 @@
 import type { TorqueUnit } from '../quantity/unit.ts';
 import { type Line, linesOf } from './packing-line.ts';
-import { torqueUnitOf } from './sheet-unit.ts';
+import { torqueUnitOf, unitOfAll } from './sheet-unit.ts';
 import type { Span } from './token.ts';
 import type { InWords } from './written-out.ts';
 
@@ -26,6 +26,17 @@ const MOST_LINES_OF_STEP = 8;
 /** Everything on the vehicle, and no joint by its name. */
 const EVERYTHING =
   /\b(?:all|every|each) (?:of the )?(?:\p{L}+ ){0,2}(?:hardware|fasteners?|bolts?|nuts?|screws?|connections?)\b/iu;
+
+/** `H. Torque per chart`: nothing is named, and everything meant. */
+const NOTHING_NAMED =
+  /^\s*(?:\(?\w{1,3}[.):]\s+)?(?:now |then |finally )?(?:torque|tighten)(?: (?:it all|all|everything|them(?: all)?))?\s*$/i;
+
+/** `Bolts in this kit are Grade 8`: the class of all of a kit's bolts, where its sheet says one. */
+const OF_KIT =
+  /\b(?:bolts|hardware|fasteners|screws)\b[^.;,\n]{0,40}\b(?:are|is) (?:all )?((?:gr(?:ade|\.)? ?[258]|(?:class ?)?(?:8\.8|9\.8|10\.9|12\.9))(?!\d|\.\d))/i;
+const classOfKit = (lines: readonly Line[]): string[] => [
+  ...new Set(lines.flatMap(({ text }) => classesIn(OF_KIT.exec(text)?.[1] ?? '').map(({ of }) => of))),
+];
 
 interface Row {
   size: string;
@@ -97,6 +108,8 @@ function chartAt(lines: readonly Line[], at: number): Chart | undefined {
     start = above.start;
     break;
   }
+  // `All values ft-lb.` below its rows, or anywhere.
+  unit ??= unitOfAll(lines.map(({ text }) => text).join('\n'));
   if (unit === undefined) return undefined;
   const rows: Row[] = [];
   for (const below of lines.slice(at + 1)) {
@@ -147,6 +160,7 @@ export function chartInWords(text: string): InWords[] {
   return classCharts(text).flatMap(({ start, end, unit, rows }) => {
     const outside = (place: number): boolean => place < start || place > end;
     const others = lines.filter((line) => outside(line.start));
+    const ofKit = classOfKit(others);
     const figureOf = (row: Row, words: string): number | undefined => {
       const said = [...new Set(classesIn(words).map(({ of }) => of))];
       const listed = [
@@ -156,7 +170,7 @@ export function chartInWords(text: string): InWords[] {
             .flatMap((line) => classesNear(row.size, line.text)),
         ),
       ];
-      const [only, more] = said.length === 1 ? said : listed;
+      const [only, more] = said.length === 1 ? said : listed.length > 0 ? listed : ofKit;
       return row.only ?? (only !== undefined && more === undefined ? row.figures.get(only) : undefined);
     };
     return [...text.matchAll(POINTED)].flatMap((match): InWords[] => {
@@ -165,18 +179,24 @@ export function chartInWords(text: string): InWords[] {
       const words = stepUpTo(lines, place.start);
       const called = rows.filter(({ name }) => name !== undefined && words.toLowerCase().includes(name));
       const sized = rows.filter((row) => row.name === undefined && named(row.size, words));
-      const all = EVERYTHING.test(words) ? rows.filter((row) => figureOf(row, '') !== undefined) : [];
+      const all =
+        EVERYTHING.test(words) || NOTHING_NAMED.test(words)
+          ? rows.filter((row) => figureOf(row, '') !== undefined)
+          : [];
       const meant = [called, sized, all].find((some) => some.length > 0) ?? [];
       const figures = meant.map((row) => ({ row, figure: figureOf(row, words) }));
       if (figures.length === 0 || figures.some(({ figure }) => figure === undefined)) return [];
       const before = /^final/i.test(match[0]) ? '' : 'to ';
       const said = figures.map(({ row, figure }) =>
-        figures.length === 1 ? `${before}${figure} ${unit}` : `${row.size} to ${figure} ${unit}`,
+        figures.length === 1 ? `${before}${figure} ${unit}` : `${sizeInWords(row.size)} to ${figure} ${unit}`,
       );
       return [{ ...place, words: said.join(', ') }];
     });
   });
 }
+
+/** A size as a sentence has it: `1/2" bolts`. */
+const sizeInWords = (size: string): string => (/^[M#]/.test(size) ? size : `${size}" bolts`);
 
 /** The classes a line gives to a size: what stands behind it, up to the next size of the line. */
 function classesNear(size: string, line: string): string[] {

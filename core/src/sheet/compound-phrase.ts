@@ -95,9 +95,9 @@ const RESIDUE_AFTER =
 const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 /** Nothing of it goes on. */
 const FORBIDDEN_BEFORE =
-  /\b(?:no|not|never|without|don't|dont|doesnt|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited)\b[^.;:]{0,46}$/;
+  /\b(?:no|not|never|without|don't|dont|doesnt|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited|delete|strike out|cross out)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
-  /^[^.;:]{0,30}: no\b(?! (?:less|more|need))|^[^.;]{0,60}?\b(?:(?:shall|must|should|may|can|is|are) not (?:to )?be (?:used|applied|put|added)|(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|on (?:the |its |their )?threads? is not\b|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
+  /^(?: (?:and|or) (?:oil|grease|paste|petrol|spirit))? (?:destroys?|attacks?|rots?|ruins?|eats?|swells?|harms?|perish(?:es)?) (?:them|it|the|rubber)\b|^[^.;:]{0,30}: no\b(?! (?:less|more|need))|^[^.;]{0,60}?\b(?:(?:shall|must|should|may|can|is|are) not (?:to )?be (?:used|applied|put|added)|(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|on (?:the |its |their )?threads? is not\b|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
 /** A cell that says no: `copper grease NO`. */
 const CELL_NO = /^[ \t]*[:=–-]?[ \t]*(?:no|none)[ \t]*(?=[|,.;)\n]|$)/i;
 /** Asked and denied: `Is threadlocker a good idea? It is not.` */

@@ -316,7 +316,7 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
       if (
         printed.length < 3 ||
-        /^(?:when|where|if)(?: (?:they|it|you|this|these))?$/i.test(printed) ||
+        /^(?:when|where|if)(?: so)?$/i.test(printed) ||
         /^[QA]\d{1,2}\b/.test(printed) ||
         /\botherwise\b/i.test(printed)
       )

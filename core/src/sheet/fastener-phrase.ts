@@ -432,7 +432,15 @@ export function sizedAt(tokens: readonly Token[], at: number, source: string): P
   if (!noun && before.some((word) => word === 'clearance' || word === 'gap'))
     return { value: { kind: 'hole', diameterMm: mm, role: 'clearance' }, next, suspect };
   // `(4) 1/2" bolts` beside `1/2-13`: what they are called by, and no head.
-  const called = inch && new RegExp(`(?<![\\d/])${tokens[at]?.text.replace('.', '\\.') ?? ''}-\\d{2}\\b`).test(source);
+  // So is `1/2" bolts` beside `1/2" x 1-1/2"`, or above a row of a chart.
+  const called =
+    inch &&
+    new RegExp(
+      `(?<![\\d/])${tokens[at]?.text.replace('.', '\\.') ?? ''}(?:-\\d{2}\\b|["”″]? ?[x×] ?\\d|["”″]?[ \\t]{2,}\\d)`,
+      'm',
+    ).test(source);
+  // What stands behind a cross is a length.
+  if (inch && /^[x×]$/.test(tokens[at - 1]?.lower ?? '') && noun && !DRIVE_TOOLS.has(noun.word)) return undefined;
   if (called && noun && !DRIVE_TOOLS.has(noun.word)) return undefined;
   if (noun && mm >= 1.5 && mm <= 75) {
     const tool = DRIVE_TOOLS.has(noun.word);

@@ -4,7 +4,7 @@ import { cellsOf } from './table.ts';
 
 /** Opens a list of pieces, as a heading or at the head of a sentence. */
 const PIECES =
-  /\b(?:(?<!\b(?:\d|stays?|left|remains?|bolts?|nuts?|screws?|them|pieces|one|two|three|four|five|six|eight|ten|twelve) )in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|contenu|inhalt|contenido|contenuto|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|set|box|bag|carton|pack(?:et)?|crate|package|delivery) (?:contains?|contents|list|holds?|includes?|comprises)|(?<=^\W{0,4})what(?:'s| is| you (?:got|get|will find|should have))?|what(?:'s| is)? in the (?:box|bag|carton|kit)|what you (?:got|get|will find|should have)|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes (?:with|as|in)|consists of|is made up of)\b/i;
+  /\b(?:(?<!\b(?:\d|stays?|left|remains?|bolts?|nuts?|screws?|them|pieces|one|two|three|four|five|six|eight|ten|twelve) )in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|contenu|inhalt|contenido|contenuto|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|(?:fastener|fixing|fitting|bolt) (?:list|pack|kit|bag)s?|(?:kit|set|box|bag|carton|pack(?:et)?|crate|package|delivery) (?:contains?|brings|contents|list|holds?|includes?|comprises)|(?<=^\W{0,4})what(?:'s| is| you (?:got|get|will find|should have))?|what(?:'s| is)? in the (?:box|bag|carton|kit)|what you (?:got|get|will find|should have)|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes (?:with|as|in)|consists of|is made up of)\b/i;
 
 const PIECES_ALONE =
   /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|materials?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?|(?:fasteners?|hardware|parts|components|fixings) (?:and|&|\/|\+) (?:fasteners?|hardware|parts|components|fixings|fittings))(?: (?:[A-Z\d]{1,3}|(?=[\w-]{0,11}\d)[A-Z\d][\w-]{1,11}))?(?:\s*\([^)]*\))?(?: (?:per|each|a|for each|for one) side)?\s*:?\s*$/i;
@@ -29,7 +29,7 @@ export const isWork = (line: string): boolean =>
 
 /** What a sentence says before the list it opens. */
 export const OPENS_WRITTEN =
-  /(?:^\W{0,3}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s+|\b(?:find|get|gets|got(?! the\b)|you have|you've got|should have|ought to have|holds?|comes (?:with|as)|consists of|is made up of|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
+  /(?:^\W{0,3}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s+|\b(?:find|get|gets|got(?! the\b)|you have|you've got|should have|ought to have|holds?|comes (?:with|as)|consists of|is made up of|brings|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:\(?A[).] )?(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
 
 /** A later sentence of a line may open the list: `It is quickly told. You should have one ladder, …`. */
 export function headingInside(line: string): SheetList['of'] | undefined {
@@ -66,7 +66,7 @@ export function headingOf(line: string): SheetList['of'] | undefined {
   if (/^\p{Ll}[^.:]*\bin (?:the|this|each|your) (?:box|bag|carton|kit|pack\w*)\.\s+\S/u.test(plain)) return undefined;
   const cells = cellsOf(line, 0);
   const counts = cells.some((cell) =>
-    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos|pack|per kit|per pack)\b\.?$/i.test(
+    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos|pack|per kit|per pack|stk|stck|stück|anz|anzahl|menge)\b\.?$/i.test(
       cell.text,
     ),
   );
@@ -86,8 +86,16 @@ export function headingOf(line: string): SheetList['of'] | undefined {
 
 /** `No | Joint | Fastener | Off | Nm`: a table of what is tightened, and no list of pieces. */
 const isJointTable = (cells: ReadonlyArray<{ text: string }>): boolean =>
-  cells.some(({ text }) => /^(?:joints?|connections?|where|locations?|fixing points?|between)\b/i.test(text)) &&
-  cells.some(({ text }) => torqueUnitOf(text) !== undefined || /^(?:tightening )?torques?\b/i.test(text));
+  cells.some(({ text }) =>
+    /^(?:joints?|connections?|where|locations?|fixing points?|between|gewinde|verschraubung(?:en)?|verbindung(?:en)?|schraubenliste|schraubstellen?)\b/i.test(
+      text,
+    ),
+  ) &&
+  cells.some(
+    ({ text }) =>
+      torqueUnitOf(text) !== undefined ||
+      /^(?:(?:tightening )?torques?|drehmomente?|anzug(?:s(?:dreh)?momente?)?)\b/i.test(text),
+  );
 
 /** The head of the step behind a numbered heading, where the heading is numbered. */
 export function nextNumber(heading: string): RegExp | undefined {

@@ -29,6 +29,11 @@ const PER_SIDE = /\b(?:per|each|a|one) side\s*:?\s*$/i;
 const TOOL_NAME =
   /\b(?:sockets?|spanners?|wrench(?:es)?|ratchets?|(?:hex|allen) keys?|screwdrivers?|pliers|hammers?|mallets?|brush(?:es)?|jacks?|axle stands?|stands|drills?|bits?|pullers?|trestles?|tape measure|caliper|knife|saw|file)\b/i;
 
+/** A part of the kit that is opened in the next sentence. */
+const PACK_BEHIND =
+  /^\.[ \t\n]+(?:the )?(?:(?:fixing|fastener|fitting|bolt|hardware|screw) (?:pack(?:et)?|kit|bag)|hardware|fasteners|fixings)(?: \w)?:[ \t]+/i;
+const PACK_REACH = 40;
+
 /** An answer that begins to count at once. */
 const ANSWERS =
   /^\s*(?:A[.:]\s+)?(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s|\(?\d)/i;
@@ -64,6 +69,13 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       )
         end = sentenceEnd(text, end + 1);
       const items = writtenItems(text.slice(from, end), from, heading === 'pieces' && /:\s*$/.test(opened[0]));
+      // `… and one fixing pack. Fixing pack: 12 M8 x 25 screws, …`: what a part of the kit holds, right behind it.
+      const pack = PACK_BEHIND.exec(text.slice(end, end + PACK_REACH))?.[0];
+      if (pack !== undefined && heading === 'pieces') {
+        const inside = end + pack.length;
+        end = sentenceEnd(text, inside);
+        items.push(...writtenItems(text.slice(inside, end), inside));
+      }
       if (items.length >= 2) {
         lists.push({ start: line.start, end, of: heading });
         if (heading === 'pieces') found.push(...items);

@@ -20,7 +20,7 @@ const COUNTS_ITSELF = [
   /^\s*\d{1,3} ?[x×]\s+(?=\p{Lu}|M\d)(?!.*\d ?(?:n[·. ]?m|ft|lb)\b)/iu,
   /\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i,
   /^\s*\(?[A-Z]\)\s+\S.*\S\s*(?:\.\s?){3,}\s*\d{1,3}\s*$/,
-  /^\s*\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?(?:\s{2,}\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?)*\s*$/,
+  /^\s*\((?:[A-Z]|\d{1,2})\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?(?:\s{2,}\((?:[A-Z]|\d{1,2})\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?)*\s*$/,
   /\p{L}.*(?:\s{2,}|\|\s*)[x×] ?\d{1,3}[\s|]*$/u,
   /^\s*(?:[-•*]\s+)?(?:\p{L}{3}|[A-Z]?\d).*\S\s+[-–=]\s+\d{1,2}\s*$/u,
 ];
@@ -196,7 +196,9 @@ interface CountColumn {
 export function countColumn(heading: string): CountColumn | undefined {
   const cells = cellsOf(heading, 0);
   const at = cells.findIndex((cell) =>
-    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos)\b\.?$/i.test(cell.text),
+    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos|stk|stck|stück|anz|anzahl|menge)\b\.?$/i.test(
+      cell.text,
+    ),
   );
   const beside = new Set(
     cells.flatMap((cell, index) =>
@@ -237,7 +239,7 @@ const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{
 
 /** `(A) adapter plate   2   (B) shim 0.5   4`: lettered pieces with their counts, side by side. */
 const LETTERED_CELL =
-  /\s*\(([A-Z])\) (\S.*?)\s{1,}(\d{1,3}(?:\+\d{1,2})?)(?: ?(?:pcs?\.?|off|pieces|x))?(?=\s{2,}\([A-Z]\) |\s*$)/gm;
+  /\s*\(([A-Z]|\d{1,2}(?=\)[^\n]*\s{2,}(?:\(\d{1,2}\)|\d)))\) (\S.*?)\s{1,}(\d{1,3}(?:\+\d{1,2})?)(?: ?(?:pcs?\.?|off|pieces|x))?(?=\s{2,}\((?:[A-Z]|\d{1,2})\) |\s*$)/gm;
 
 /** What a pattern finds in a line that is made of nothing else, each with its place; nothing in any other. */
 function fillsLine(

@@ -111,10 +111,16 @@ export function writtenItems(text: string, start: number, headed = false): Packi
         : [{ start: start + match.index + lead, end: start + match.index + match[0].length, count, item }];
     });
   let last = 0;
+  // `A) the bar, B) two plates, C) 6 nuts`: each with its letter.
+  const lettered = (text.match(LETTER_BEFORE) ?? []).length >= FEW_LETTERED;
   const pieces = piecesOf(text, start)
     .flatMap(unpacked)
     .filter(({ text: piece }) => !ONLY_SIDES.test(piece))
-    .map((piece) => {
+    .map((written) => {
+      const letter = lettered ? LETTER_HEADS.exec(written.text) : null;
+      const piece = letter
+        ? { ...written, text: written.text.slice(letter[0].length), letter: letter[1]?.toLowerCase() }
+        : { ...written, letter: undefined };
       const asMany = AS_MANY.exec(piece.text)?.[1];
       const item =
         asMany !== undefined && last > 0 ? { count: last, item: asMany } : itemOf(piece.text.replace(CIRCLED, ''));
@@ -153,10 +159,14 @@ export function writtenItems(text: string, start: number, headed = false): Packi
     const once =
       headed && counted > 0 ? onceIn(piece.text) : counted >= AMONG_COUNTED ? singleOf(piece.text) : undefined;
     const named = item ?? once;
-    const label = circledLabel(piece.text);
+    const label = piece.letter ?? circledLabel(piece.text);
     return named ? [{ start: piece.start, end: piece.end, ...named, ...(label === undefined ? {} : { label }) }] : [];
   });
 }
+
+const LETTER_BEFORE = /(?<=^|,|;|\band)\s*\(?[A-Z]\)\s+(?=\S)/g;
+const LETTER_HEADS = /^\s*(?:and )?\(?([A-Z])\)\s+/;
+const FEW_LETTERED = 3;
 
 /** What a piece is like, behind a comma. */
 const FINISH =

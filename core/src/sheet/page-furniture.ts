@@ -9,16 +9,34 @@ const LEADS_AWAY =
 /** `Home > Garage > Articles`: where the page stands. */
 const CRUMBS = /^\s*(?:home|start)\s*(?:>|»|\/|›)\s*\S/i;
 
+/** A page's number by itself, far in or between strokes. */
+const PAGE_NUMBER =
+  /^(?: {12,}\d{1,3}|\s*[-–—] ?\d{1,3} ?[-–—]|\s*(?:page|p\.|sheet) ?\d{1,3}(?: ?(?:of|\/) ?\d{1,3})?)\s*$/i;
+/** Who printed it, at the foot of each page. */
+const FOOT = /\b(?:ltd|limited|inc|gmbh|llc|plc|www|tel|phone|fax|e-?mail|©|copyright|all rights)\b/i;
+
+/** Lines at the head or the foot of every page: numbers, and what comes again word for word and says who printed it. */
+function repeatedLines(lines: readonly string[]): ReadonlySet<string> {
+  const times = new Map<string, number>();
+  for (const line of lines) if (FOOT.test(line)) times.set(line.trim(), (times.get(line.trim()) ?? 0) + 1);
+  return new Set([...times].flatMap(([line, count]) => (count > 1 ? [line] : [])));
+}
+
 /** Where a page carries something else than the work: menus, offers, and what readers wrote below it. */
 export function pageFurniture(text: string): Span[] {
   const found: Span[] = [];
   const lines = text.split('\n');
   // A sheet of paper has neither; one line that sounds like it is no page.
   const isPage = lines.filter((line) => LEADS_AWAY.test(line) || CRUMBS.test(line) || READERS.test(line)).length >= 2;
-  if (!isPage) return [];
+  const repeated = repeatedLines(lines);
   let start = 0;
   for (const line of lines) {
     const end = start + line.length;
+    if (PAGE_NUMBER.test(line) || repeated.has(line.trim())) found.push({ start, end });
+    if (!isPage) {
+      start = end + 1;
+      continue;
+    }
     if (READERS.test(line)) {
       found.push({ start, end: text.length });
       break;

@@ -28,6 +28,12 @@ const FIGURES_IN_WORD =
 /** And letters it made of figures, in capitals: `OlL`, `N0 PAINT`. */
 const LETTER_IN_CAPITALS = /(?<=\p{Lu})l(?=\p{Lu})/gu;
 const NO_IN_CAPITALS = /(?<![\p{L}\d])N0(?= \p{L})/gu;
+/** A scanner's `l/2-13 x l-3/4`: a one of a fraction or before it. */
+const FRACTION_MISREAD = /(?<![\p{L}\d])[lI](?=\/(?:2|4|8|16)\b|-\d{1,2}\/(?:2|4|8|16)\b)/gu;
+/** `"four M10x40"`: the mark of a quotation behind a metric size, and no inches. */
+const QUOTED_SIZE = /(?<=\bM\d{1,2}(?: ?[x×] ?\d[\d.,]*){1,2})["”](?!\d)/g;
+/** `2 bolts M10 of 60`: its length, as a translation has it. */
+const LENGTH_BY_OF = /(?<=\bM\d{1,2} )of(?= (?:[12]\d|[3-9]\d|1\d\d)(?: ?mm)?\b(?!\s*(?:n|ft|lb|%|of)))/gi;
 /** `32 1b. ft.`: a pound and no figure. */
 const POUND = /(?<=\d ?)1b(?=s?\.?[ -]?f(?:oo)?t)/gi;
 /** `25O miles`: a distance that only comes due; a torque stays as it is, to be doubted. */
@@ -101,12 +107,56 @@ function separatedRows(text: string): string {
         .join('\n');
 }
 
+/** A row of a comma-separated file with its commas as bars: no comma within quotes, and none with a space behind. */
+function commaRow(line: string): { bars: number; row: string } {
+  let quoted = false;
+  let bars = 0;
+  const row = [...line].map((sign, at, signs) => {
+    if (sign === '"') {
+      quoted = !quoted;
+      return ' ';
+    }
+    if (sign !== ',' || quoted || signs[at + 1] === ' ') return sign;
+    bars++;
+    return '|';
+  });
+  return { bars, row: row.join('') };
+}
+/** `"2","Hanger to frame","M10x30","4","17 mm","46"`: rows of a comma-separated file, each with as many cells, as those of a table. */
+function commaRows(text: string): string {
+  const lines = text.split('\n');
+  const rows = lines.map(commaRow);
+  const most = Math.max(...rows.map(({ bars }) => bars));
+  const many = rows.filter(({ bars }) => bars === most).length;
+  const written = lines.filter((line) => line.trim() !== '').length;
+  // Nearly all of a file is rows; prose has commas with spaces behind them.
+  return most < FEW_CELLS || many < FEW_RECORDS || many < 0.8 * written
+    ? text
+    : rows.map(({ bars, row }, at) => (bars === most ? row : lines[at])).join('\n');
+}
+
+/** `12 M8 x` and below it `25 set screws`: a size that goes on in the next line. */
+const SIZE_BROKEN = /(?<=\bM\d{1,2}(?: ?[x×] ?\d(?:[.,]\d+)?)? ?[x×])[ \t]*\n[ \t]*(?=\d{2,3}\b)/g;
+/** `six bracket assem-` and below it `blies`: a word that a program broke; what is written with a hyphen keeps it. */
+const WORD_BROKEN =
+  /(?<![\p{L}-])(?!(?:self|non|pre|re|anti|cross|semi|mid|half|off|heavy|thin|left|right|ft|in|lb|lbs|foot|inch|two|three|four|six|high|low|long|short|hand|torque|zinc|U|T)-)(\p{L}{2,})-\n([ \t]*)(\p{Ll}{2,}[.,;:!?)]*)/gu;
+/** Cells, whose next line is another row's. */
+const IN_COLUMNS = /\S {3,}\S|\|/;
+/** Broken words whole again, in the line that goes on with them; a capital stays where it is. */
+const mended = (text: string): string =>
+  text.replace(WORD_BROKEN, (broken, head: string, indent: string, tail: string, at: number) => {
+    const line = text.slice(text.lastIndexOf('\n', at) + 1, at);
+    const below = text.slice(at + broken.length - tail.length).split('\n', 1)[0] ?? '';
+    if (IN_COLUMNS.test(line) || IN_COLUMNS.test(below)) return broken;
+    return /^\p{Lu}/u.test(head) ? `${head}${tail}\n${indent} ` : `\n${indent} ${head}${tail}`;
+  });
+
 /**
  * A sheet's text with its signs in one writing: full-width letters and digits, keycaps, hyphens, dots in units, curly
  * quotes and fraction strokes. Every character keeps its place, so that what is read can be shown in the sheet.
  */
 export function plainText(text: string): string {
-  return scannedCounts(threadsInMm(separatedRows(withoutLetters(bracketedNumbers(text)))))
+  return scannedCounts(mended(threadsInMm(commaRows(separatedRows(withoutLetters(bracketedNumbers(text)))))))
     .replace(/(?:\d\ufe0f?\u20e3)+/g, (run) => (run.match(/\d/g) ?? []).join('').padEnd(run.length))
     .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
     .replace(NUMBER_STOP, '.')
@@ -123,6 +173,10 @@ export function plainText(text: string): string {
     .replace(FIGURES_IN_WORD, (word) => word.replace(/(?<=\p{L})0/gu, 'o').replace(/(?<=\p{L})1/gu, 'l'))
     .replace(LETTER_IN_CAPITALS, 'I')
     .replace(NO_IN_CAPITALS, 'NO')
+    .replace(SIZE_BROKEN, (gap) => ' '.repeat(gap.length))
+    .replace(FRACTION_MISREAD, '1')
+    .replace(QUOTED_SIZE, ' ')
+    .replace(LENGTH_BY_OF, 'x ')
     .replace(POUND, 'lb')
     .replace(FIGURE_OF_DISTANCE, '0')
     .replace(FIGURE_OF_LENGTH, '0')

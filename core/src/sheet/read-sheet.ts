@@ -12,6 +12,7 @@ import { oldColumns } from './old-columns.ts';
 import type { SheetList } from './packing-line.ts';
 import { packingFacts, packingLists } from './packing-list.ts';
 import { pageFurniture } from './page-furniture.ts';
+import { passives } from './passive-phrase.ts';
 import { placeIn, stepFinder } from './place-in.ts';
 import { plainText, withoutTranslation } from './plain-text.ts';
 import { isQuoted, passedOn, quotesLetter, quotesQuestions } from './quoted-letter.ts';
@@ -141,7 +142,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   const feet = new Set(
     counted.flatMap(({ start, value }) => (value.kind === 'count' && value.noun === 'feet' ? [start] : [])),
   );
-  const spotted = [...conditions(text), ...dryPlaces(text), ...feels(text), ...due].map(
+  const spotted = [...conditions(text), ...dryPlaces(text), ...feels(text), ...passives(text), ...due].map(
     ({ start, end, value }): Fact => ({
       start,
       end,

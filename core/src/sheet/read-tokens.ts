@@ -23,6 +23,10 @@ import { WORD_MATCHERS } from './word-phrase.ts';
 /** What a row counts that has a torque. */
 const TIGHTENED_NOUN = /^(?:bolt|nut|screw|stud|capscrew|setscrew|locknut|clamp|head|eye|plug|band|knob)$/;
 
+/** `7/16" bolts`: pieces that are called by a size in inches. */
+const INCH_OF_PIECES = /^(\d{1,2}\/\d{1,2})["”″] (?:bolts|screws|nuts|hardware|fasteners)\b/i;
+const INCH_REACH = 24;
+
 /** A number that may take the unit of a later one: `M12 90, M10 40 and M8 20 ft-lb`. */
 interface Waiting {
   value: number;
@@ -140,6 +144,13 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     if (later) {
       while (at < tokens.length && (tokens[at] as Token).start < later.end) at++;
       continue;
+    }
+    // `7/16" bolts to 70 lbf·ft`: a size without a pitch.
+    const inch =
+      token.kind === 'number' ? INCH_OF_PIECES.exec(text.slice(token.start, token.start + INCH_REACH))?.[1] : undefined;
+    if (inch !== undefined && sizedAt(tokens, at, text) === undefined) {
+      about = `${inch}"`;
+      figured = false;
     }
     // `bracket bolts (4)`: the last noun said is the one counted behind it.
     const piece = HARDWARE.get(token.lower);

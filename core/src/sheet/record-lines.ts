@@ -102,8 +102,12 @@ export function fieldTorques(text: string): FieldTorque[] {
   return found;
 }
 
+/** `Stage 2: 60 Nm`, and below it `Stage 3: 75 degrees`; in a table of passes their numbers alone. */
+const TURN_OF_STAGE =
+  /^[ \t]*(?:\([^()\n]*\))?[ \t]*[.,;]?[ \t]*\n[ \t|]*(?:(?:stage|pass|step|round) ?[2-9](?:st|nd|rd|th)?|[2-9](?=[ \t|]{2,}))[ \t:.|–-]*(?:(?:plus|turn|then|a further|another) )*\+? ?(\d{1,3}) ?(?:°|deg(?:rees?)?\b)/i;
+
 /** The turn in the field right below a torque's, degrees; undefined without one. */
 export const turnBelow = (text: string, end: number): number | undefined => {
-  const degrees = TURN_BELOW.exec(text.slice(end, end + 60))?.[1];
+  const degrees = (TURN_BELOW.exec(text.slice(end, end + 60)) ?? TURN_OF_STAGE.exec(text.slice(end, end + 60)))?.[1];
   return degrees === undefined ? undefined : Number(degrees);
 };

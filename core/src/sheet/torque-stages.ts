@@ -118,8 +118,21 @@ export function stageRow(text: string, at: number): number {
   // Nothing else stands before it in its row, which is short.
   const near = text.slice(Math.max(0, at - STAGE_ROW), at);
   const before = near.slice(near.lastIndexOf('\n') + 1);
-  return Number(/^\s*(?:stage|pass|round|go) ?([1-9])(?:st|nd|rd|th)?[\s.:–-]*(?:to )?$/i.exec(before)?.[1]);
+  const named = /^\s*(?:stage|pass|round|go) ?([1-9])(?:st|nd|rd|th)?[\s.:–-]*(?:to )?$/i.exec(before)?.[1];
+  if (named !== undefined) return Number(named);
+  // `1   30 Nm` in a table whose first column is headed `PASS`.
+  const bare = /^[\s|]*([1-9])(?:st|nd|rd|th)?[\s|]{2,}$/.exec(before)?.[1];
+  if (bare === undefined) return Number.NaN;
+  const above = text
+    .slice(Math.max(0, at - STAGES_ABOVE), at)
+    .split('\n')
+    .slice(-2 - Number(bare), -1);
+  return above.some((line) => /^[\s|]*(?:stage|pass|round|step)s?\b[\s|]{2,}\S/i.test(line))
+    ? Number(bare)
+    : Number.NaN;
 }
+/** How far above its rows the heading of a table of passes may stand, characters. */
+const STAGES_ABOVE = 400;
 
 /** Where the last figure of a torque stands: of one with stages the one of its last stage. */
 export const lastOf = ({ end, printed }: TorqueFact): number =>

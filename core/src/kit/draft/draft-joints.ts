@@ -10,6 +10,7 @@ import type { Item, OrderRule, Station } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { PrintedSpec } from '../printed-spec.ts';
 import { printedTorque, specOfTorque } from '../spec-from-printed.ts';
+import { countsByLetter, rowLetter } from './called-letters.ts';
 import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
@@ -107,6 +108,9 @@ function threadOf(torque: Of<'torque'>, said: JointSentences): Thread | undefine
     .find((thread) => thread !== undefined);
 }
 
+/** `7/16"`: a size in inches that a figure is about, without its pitch. */
+const inchOf = (about: string | undefined): string | undefined => /^(\d{1,2}\/\d{1,2})"$/.exec(about ?? '')?.[1];
+
 /** A size whose pitch the sentence leaves out is that of the only thread of this size on the packing list. */
 function asListed(
   { reading, inStep }: Drafting,
@@ -119,7 +123,9 @@ function asListed(
   elsewhere: boolean,
 ): Thread | undefined {
   // `All 1/2" hardware to 75 lb-ft` says its size, whatever stands beside it.
-  const ownInch = torque.about === undefined ? inchSizeIn(reading.steps[torque.step]?.text ?? '') : undefined;
+  const ownInch =
+    inchOf(torque.about) ??
+    (torque.about === undefined ? inchSizeIn(reading.steps[torque.step]?.text ?? '') : undefined);
   if (!thread || (ownInch !== undefined && !thread.designation.startsWith(`${ownInch}-`))) {
     const inch = [torque.step, ...(thread ? [] : beside)]
       .map((at) => inchSizeIn(reading.steps[at ?? -1]?.text ?? ''))
@@ -367,6 +373,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   const sided = new Map<string, number>();
   const drawn: Drawn[] = [];
   const labels = new Set<string>();
+  const ofLetters = countsByLetter(reading.steps);
   /** How far the places of sides and corners are counted. */
   const countedOn = new Map<Times['places'], number>();
   const used = new Map<string, number>();
@@ -545,7 +552,11 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     let calledBeside: string | undefined;
     const figures = inStep(torque.step).filter(isKind('torque')).length;
     const sizesAlone = [...phrase.matchAll(SIZES_ALONE)];
-    const inch = sizesAlone.at(-1)?.[1] ?? inchSizeIn(phrase) ?? (figures === 1 ? inchSizeIn(sentence) : undefined);
+    const inch =
+      inchOf(torque.about) ??
+      sizesAlone.at(-1)?.[1] ??
+      inchSizeIn(phrase) ??
+      (figures === 1 ? inchSizeIn(sentence) : undefined);
     const only = (kind: ItemKind): Item | undefined => {
       const named =
         said.kinds.length > 0 ? said.kinds : [inch === undefined ? KIND_OF[said.count?.value.noun ?? ''] : 'bolt'];
@@ -697,11 +708,17 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       has % ofOneShare === 0 &&
       has / ofOneShare <= MOST_SHARES &&
       figuresOf.get(torque.about) === 1;
-    const off = !counted && !bolt && !nut && (!times || sidesLater) ? countTakenOff(drafting, said, torque) : undefined;
+    // `Number: a 4, b 2`, of the rows that bear these letters.
+    const ofLetter = counted ? undefined : ofLetters.get(rowLetter(sentence) ?? '');
+    const off =
+      !counted && !bolt && !nut && ofLetter === undefined && (!times || sidesLater)
+        ? countTakenOff(drafting, said, torque)
+        : undefined;
     // `Front M10 x 30`, `Middle M10 x 30` of one table: each row has its share of the list's.
     const rows = row && each === undefined ? (rowsOfSize.get(torque.about) ?? 0) : 0;
     if (rows > 0) rowsOfSize.set(torque.about, rows - 1);
     const wanted =
+      ofLetter ??
       (off && off.count * (sidesLater ? 2 : 1)) ??
       (each === undefined
         ? Number.isFinite(has)
@@ -769,7 +786,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       (counted?.value.count ?? 0) === count &&
       !Number.isFinite(bolt?.source === 'kit' && pieces.length > 0 ? has : Number.POSITIVE_INFINITY);
     if (
-      (unsaid && off === undefined) ||
+      (unsaid && off === undefined && ofLetter === undefined) ||
       perUnknown ||
       ofParts !== undefined ||
       (sidesLater && !counted && off === undefined) ||

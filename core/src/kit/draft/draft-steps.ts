@@ -16,9 +16,10 @@ import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { firstAfter } from './first-after.ts';
 import { formRow, isTitleRow, namesColumns, namesTheJob, rowNumber } from './form-row.ts';
+import { isBareRow } from './joint-sentences.ts';
 import { bareLabels, tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
-import { isSection } from './section.ts';
+import { isRunInHeading, isSection } from './section.ts';
 import { labelOf } from './title-words.ts';
 import { goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
 
@@ -70,15 +71,22 @@ const HANDED_BACK =
 const SAID_OF_IT =
   /^(?:the|any)\b[^.]{0,40}\b(?:left over|remain(?:ing|s)?|extra)\b[^.]{0,24}\b(?:are|is) (?:a )?spares?\b|^no (?:figure|torque|value)(?: (?:is )?given)?\W*$|^nothing (?:may|should|must) move\W*$/i;
 /** `WARNING: HOOKS ARE NOT FOR RECOVERY.` */
-const WARNED = /^\W*(?:warning|danger|caution|attention)\s*[:!–-]\s*/i;
+const WARNED =
+  /^\W*(?:warning|danger|caution|attention|(?:note|important)(?=\W+(?:do not|don['’]t|never)\b))\s*[:!–-]\s*/i;
 /** `Took me three hours.`, `Kit is the one with the removable ball.`: told, and nothing to do. */
 const TOLD_ONLY =
   /^\S+ (?:replaces|supersedes) \S+\b[^.;]{0,24}\W*$|^(?:it |this |the (?:job|whole thing) )?(?:took|takes) (?:me |us |you )?(?:about |around |roughly |some )?[\w -]{1,20}(?:hours?|minutes|mins|days?|afternoon|morning|evening)\b[^.;]{0,20}\W*$|^(?:the |this |my )?kit is (?:the|a|an)\b|\? no need\W*$/i;
+/** `A second person is a big help.`, `Two people are needed.` */
+const ASKS_FOR_HELP =
+  /^(?:(?:note|tip):? )?(?:an? (?:second|other|helper|assistant)|another (?:person|pair)|two (?:people|persons|men)|(?:you|this|it) (?:will |may )?(?:need|takes?|needs|want)|(?:some|these) steps|a helper)\b/i;
+/** Before an act that is not to be done. */
+const NOT_NEEDED = /\b(?:not (?:necessary|needed|required) to|do not|don['’]t|never|no need to|must not)\s*$/i;
 /** `RED/BLUE = HIGH/MEDIUM THREADLOCK.`: how signs of the sheet are meant. */
 const LEGEND = /^[\p{L}]{1,12}(?: ?[/,&] ?[\p{L}]{1,12}){0,3} ?= ?\p{L}[^.;=]{2,60}\.?$/u;
 /** How a letter begins and ends. */
 const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
-const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
+const LETTERHEAD =
+  /^(?:from|to|re|subject|date|cc|sent)\s?:|^(?:please|kindly) (?:write|note|amend|correct|send|call|confirm|reply|forward|let us|let me)\b/i;
 
 const BOTH = /^both (?:the |of the )?/i;
 /** `Remove both front wheels (6 nuts each)` counts the nuts; `two per side` is four. */
@@ -94,7 +102,7 @@ const A_TOOL = /^(?:the )?(?:[\p{L}-]+ ){0,2}(?:tools?|jacks?|stands?|wedges?|tr
 /** Before the first numbered step: a title, a line of the packing list or of the tools, which nobody does. */
 const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
 const WHAT_IS_NEEDED =
-  /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|(?:tools?|equipment)(?: needed| required)?|parts|(?:fitting |installation )?time|difficulty|skill level)\b.{0,3}[:.]/i;
+  /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|(?:tools?|equipment)(?: needed| required)?|parts|(?:approximate |approx\.? |estimated )?(?:fitting |installation )?time|difficulty|skill level)\b.{0,3}[:.]/i;
 /** `You will want a 10 and a 17 mm socket, …`: what is wanted for the work, as a sentence. */
 const WANTS_TOOLS =
   /^you(?: will|['’]ll)? (?:need|want)\b.*\b(?:sockets?|spanners?|wrench(?:es)?|keys?|drill|jack|kit)\b/i;
@@ -106,7 +114,7 @@ const FOR_LATER =
 
 /** `Do not oil the threads.`, `Values are for dry threads.`: minded while working, and done by nobody. */
 const MINDED =
-  /\b(?:are|is) (?:one|single)[- ](?:time )?use\b|^(?:new (?:bolts|nuts|screws|studs|washers)|always) (?:must be used|use new)\b[^.;]{0,20}|^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|\bto be kept (?:greased|oiled|clean|dry)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
+  /\b(?:are|is) (?:one|single)[- ](?:time )?use\b|^(?:new (?:bolts|nuts|screws|studs|washers)|always) (?:must be used|use new)\b[^.;]{0,20}|^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|^all (?:values|figures|torques) (?:are |in )*(?:n·?m|ft|lbs?|foot|newton)\b|\bto be kept (?:greased|oiled|clean|dry)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
 
 /** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
 const QUESTION =
@@ -229,6 +237,7 @@ export function draftSteps(
   const removedBy = new Map<Fact, string[]>();
   const disconnectedBy = new Map<Fact, string[]>();
   const numbered = reading.steps.filter(({ number }) => number !== undefined).length;
+  const runIn = reading.steps.filter((step, at) => isRunInHeading(step, reading.steps[at + 1])).length;
   const lastTorque = Math.max(-1, ...torques.filter((fact) => !laterIn(inStep(fact.step))).map(({ step }) => step));
   const firstNumbered = reading.steps.findIndex(({ number }) => number !== undefined);
   const asks = reading.steps.filter(isQuestion).length >= FEW;
@@ -273,12 +282,36 @@ export function draftSteps(
       for (const fact of own) place(fact, `steps[${kit.steps.length - 1}].text`);
       return;
     }
+    // `A second person is a big help.`
+    const helped = kit.steps.at(-1);
+    const onlyHelp = own.length > 0 && own.every(({ value }) => value.kind === 'need' && value.need === 'helper');
+    if (helped && onlyHelp && ASKS_FOR_HELP.test(step.text)) {
+      helped.text = clip(`${helped.text} ${step.text}`, 2000);
+      helped.people = 2;
+      helped.needs = [...new Set([...(helped.needs ?? []), 'helper' as const])];
+      for (const fact of own) place(fact, `steps[${kit.steps.length - 1}].needs`);
+      return;
+    }
+    // `Tighten in three passes`, and below it a table of them: rows of figures that belong to the sentence above.
+    const passes = kit.steps.at(-1);
+    if (passes && isBareRow(step.text) && ofPasses(torques, step)) {
+      passes.text = clip(`${passes.text} ${step.text.replace(/\s+/g, ' ')}`, 2000);
+      for (const fact of own.filter(isKind('torque'))) {
+        const group = groupOf.get(fact);
+        if (group === undefined) continue;
+        passes.actions = passes.actions.filter(({ type }) => type !== 'do');
+        passes.actions.push({ type: 'torque', group });
+        passes.phase = 'torque';
+      }
+      return;
+    }
     if (TOLD_ONLY.test(step.text.trim()) && !pulled) return;
     if (PICTURE_ALONE.test(step.text.trim()) || (SAID_OF_IT.test(step.text.trim()) && !pulled)) {
       const shown = kit.steps.at(-1);
       if (shown) shown.text = clip(`${shown.text} ${step.text}`, 2000);
       return;
     }
+    if (runIn >= FEW && isRunInHeading(step, reading.steps[at + 1])) return;
     if (SMALL_TALK.test(step.text.trim()) || UNIT_ALONE.test(step.text.trim())) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
@@ -294,7 +327,7 @@ export function draftSteps(
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
     if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim()) || formRow(step.text) === '') return;
     if (isTitleRow(step.text, reading.steps[at + 1]?.text) || namesColumns(step.text)) return;
-    if (!works && namesTheJob(step.text)) return;
+    if (!pulled && namesTheJob(step.text)) return;
     if (LEGEND.test(step.text.trim()) && !pulled) return;
     // `Sequence`, over a table of it.
     if (
@@ -401,6 +434,8 @@ export function draftSteps(
         } else if (removedBy.has(fact) || disconnectedBy.has(fact)) {
           for (const removed of removedBy.get(fact) ?? []) actions.push({ type: 'refit', removed });
           for (const disconnect of disconnectedBy.get(fact) ?? []) actions.push({ type: 'reconnect', disconnect });
+        } else if (NOT_NEEDED.test(step.text.slice(0, Math.max(0, fact.start - step.start)))) {
+          // `It is not necessary to jack it up`
         } else if (value.action === 'lift' && /vehicle|car|truck|front|rear|^it\b/i.test(object)) {
           actions.push({ type: 'lift' });
         } else if (value.action === 'lower' && /vehicle|car|truck/i.test(object)) {
@@ -576,6 +611,17 @@ export function draftSteps(
     });
   });
 }
+
+/** How far behind a figure the row with its turn may stand, characters. */
+const TURN_BEHIND = 4;
+/** Whether a row is of a figure that is reached in several passes: one of its rows, or the turn right below them. */
+const ofPasses = (torques: ReadonlyArray<Of<'torque'>>, row: SheetStep): boolean =>
+  torques.some(
+    ({ start, end, value }) =>
+      value.stages !== undefined &&
+      ((row.end > start && row.start < end) ||
+        (value.angleDeg !== undefined && row.start >= end && row.start - end <= TURN_BEHIND)),
+  );
 
 type Removed = KitDocument['removed'][number];
 

@@ -29,7 +29,7 @@ export const isTitleRow = (text: string, below: string | undefined): boolean =>
 
 /** What columns are called that a sheet's rows of work stand below. Common practice, no source. */
 const COLUMN =
-  /^(?:line|code|descriptions?|hrs|hours|time|specs?|ops?\.?|operations?|work|tasks?|joints?|fasteners?|fixings?|where|tools?|n·?m|ft-?lbs?|torques?|remarks?|notes?|comments?|qty|quantity|items?|parts?|steps?|no\.?|pos\.?|positions?|bolts?|washers?|nuts?|ref\.?|sign(?:ed)?|initials|done|checked|values?|units?|sizes?|threads?|locker|compound)$/i;
+  /^(?:line|code|descriptions?|hrs|hours|time|specs?|ops?\.?|operations?|work|tasks?|joints?|fasteners?|fixings?|where|tools?|n·?m|ft-?lbs?|torques?|remarks?|notes?|comments?|qty|quantity|items?|parts?|steps?|no\.?|pos\.?|positions?|bolts?|washers?|nuts?|ref\.?|sign(?:ed)?|initials|done|checked|values?|units?|sizes?|threads?|locker|compound|pass(?:es)?|stages?|rounds?)$/i;
 
 /** Whether a line only names columns: `LINE  CODE   DESCRIPTION   HRS   SPEC`. */
 export function namesColumns(text: string): boolean {
@@ -37,11 +37,13 @@ export function namesColumns(text: string): boolean {
     .trim()
     .split(/\s{2,}|\s*\|\s*/)
     .filter((cell) => cell !== '');
-  return cells.length > 2 && cells.every((cell) => COLUMN.test(cell.replace(/\s*[([].*$/, '')));
+  // `PASS   SPEC`
+  const enough = cells.length > 2 || (cells.length === 2 && /^(?:pass|stage|step|round)s?$/i.test(cells[0] ?? ''));
+  return enough && cells.every((cell) => COLUMN.test(cell.replace(/\s*[([].*$/, '')));
 }
 
 /** `VEHICLE  …   KIT  …`, `Customer: …`: what a form says the work is for. */
 export const namesTheJob = (text: string): boolean =>
-  /^\s*(?:vehicle|kit|customer|owner|date|reg(?:istration)?|vin|job(?: (?:no|card))?|work order|bay|mileage|odometer|technician|fitter)\b\.?(?::| {2,})/i.test(
+  /^\s*(?:(?:condition|cause|labou?r|models?|parts)(?=\s*:)|vehicle|kit|customer|owner|date|reg(?:istration)?|vin|job(?: (?:no|card))?|work order|bay|mileage|odometer|technician|fitter)\b\.?(?::| {2,})/i.test(
     text,
   );

@@ -410,6 +410,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
           ? titled(phrase)
           : undefined,
       () => labelOf(own.text),
+      // `Install (7), 5 ft-lb max`: what its letter names, where that is neither bolt nor nut.
+      () =>
+        items.length === 1 && items[0]?.kind === 'part' && kinds.length === 0
+          ? nameIn(items[0].name.split(',')[0] ?? '', 3)
+          : undefined,
       () => (subject === undefined ? pieceNamed(phrase) : undefined),
       () => (subject === undefined && !row ? nameIn(phrase, 4) : undefined),
       // `the three top nuts`, and `the front ones` where no kind is said.
@@ -533,6 +538,8 @@ function cellNaming(own: SheetStep, at: number): string | undefined {
     own.text
       .split(/\s*[|\t]\s*|\s{3,}/)
       .find((text) => /\p{L}{3}/u.test(text) && !COUNT_CELL.test(text) && !WORK_CODE.test(text.trim()))
+      // `b  middle to gearbox beam`: its letter names the row, and not the joint.
+      ?.replace(/^\s*\(?[A-Za-z]\)?\s{2,}(?=\p{L}{3})/u, '')
       ?.replace(/,\s+(?!(?:front|rear|left|right|upper|lower|inner|outer)\b).*$/i, '')
       // A figure of the cell's own says nothing of what it is for.
       ?.replace(/\b\d[\d.,]*\s?(?:n·?m|ft|lb|kgf).*$/i, '')
@@ -631,6 +638,15 @@ const SAYS_TIGHTEN = /\b(?:tighten(?:ing)?|torque|pull|then|all|stage|pass)\b/i;
 const SAYS_HOW =
   /\b(?:then|now|finally|first|last|all|them|it|tighten(?:ing)?|torque|pull|set|up|to|at|in|an?|the|criss[ -]?cross|cross(?:wise)?|star|pattern|sequence|order|evenly|from|middle|cent(?:re|er)|pair|out(?:wards?)?|inside|bottom|top|opposite|corners?|rounds?|one|two|three|four|six|eight|passes|pass|stages?|goes|each|both|sides?|tolerance|max|min|and|on|next|slot|by|hand|with|small|big|wrench|once|more|again|is|value|final|value|reassy|reassembly)\b/gi;
 
+/** A row that says nothing but figures: `2   60 N·m (44 lb ft)`. */
+export const isBareRow = (text: string): boolean =>
+  /^[\s\d|.,:()+–-]*$/.test(
+    text.replace(
+      /\b(?:n[·.]?m|(?:ft|lb|in)[ .·-]?(?:lbs?|ft|in)|kgf?[·. ]?m|deg(?:rees?)?|stage|pass|step|round)\b|°/gi,
+      '',
+    ),
+  );
+
 /** The sentence whose pieces a figure is for that names none itself: `Six bolts a side. … Then 90 foot pounds each.` */
 function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): number | undefined {
   const step = reading.steps[torque.step] as SheetStep;
@@ -644,7 +660,9 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
   const bare = /^\W*$/.test(phraseBefore(step, torque.start));
   // `Tighten to 8 Nm.` and no more: of what was put in just before.
   const onlyVerb = SAYS_TIGHTEN.test(own) && /^\W*$/.test(own.replace(SAYS_HOW, ' ').replace(/[\d_]/g, ' '));
-  const points = pointsAtOthers(step, torque);
+  // `2   60 Nm` of a table of passes: what was to be tightened in them.
+  const bareRow = torque.value.stages !== undefined && isBareRow(own);
+  const points = pointsAtOthers(step, torque) || bareRow;
   const theKind = kindAlone(step, torque);
   const aside =
     points ||

@@ -32,6 +32,7 @@ export function tidyTitle(title: string | undefined): string | undefined {
     // `Wheels: couple`, `Centre bolt. [`
     .replace(/:\s*(?:tightening )?(?:couple|torque|moment)\s*$/i, '')
     .replace(/[.\s]*[[(]\s*$/, '')
+    .replace(/\s*\(?\b(?:one|single)[- ](?:time[- ])?use(?: only)?\b\)?/i, '')
     .replace(/[\u2460-\u2473]|[*~_→±]+/g, ' ')
     .replace(/^(?:installation )?summary:\s*/i, '')
     // `JORY: wheel nuts`: who speaks.
@@ -54,6 +55,7 @@ export function tidyTitle(title: string | undefined): string | undefined {
       '',
     )
     .replace(/\s(?:by hand|with the fingers)\s*$/i, '')
+    .replace(/(?<=\p{L}{3})\sback (?:in|on|up)(?:,.*|\s+with\b.*)?$/iu, '')
     .replace(/(?<=\p{L}{3})\s(?:in|into) (?:position|place)\b.*$/iu, '')
     .replace(/(?<=\p{L}{3})\s(?:as|if|a side|per side|that|which|just|it's|he|she|on one|until|while|where)\b.*$/iu, '')
     .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '')

@@ -246,3 +246,87 @@ describe('sizes in a sentence', () => {
       ['1/2" bolts', 4, 102],
     ]));
 });
+
+describe('a table by vehicles', () => {
+  const GUARD = `Torques in Nm
+Joint                       Tussock   Carrick
+a  front edge to cradle        45        60
+b  middle to gearbox beam      45        60
+c  rear edge to cross member   24        45
+
+Number: a 4, b 2, c 4.
+
+1. Guard up with a jack, all bolts in by hand.
+2. Tighten a, then c, then b.
+`;
+  const kit = drafted(GUARD);
+  it('has as many as its letters count, without their letters', () =>
+    expect(joints(kit).map(({ title, stations }) => [title, stations])).toEqual([
+      ['Front edge to cradle', 4],
+      ['Middle to gearbox beam', 2],
+      ['Rear edge to cross member', 4],
+    ]));
+  it('is pulled where its letters are called, in their order', () => {
+    const [pulled] = kit.steps.filter(({ actions }) => actions.some(({ type }) => type === 'torque'));
+    const order = pulled?.actions.flatMap((action) => (action.type === 'torque' ? [action.group] : []));
+    expect(order).toEqual([kit.groups[0]?.id, kit.groups[2]?.id, kit.groups[1]?.id]);
+  });
+});
+
+describe('an old booklet', () => {
+  const BOOKLET = `PREPARATION. The vehicle should stand on level ground. It is not necessary to jack it up.
+
+THE FRAME BRACKET. The two nuts which hold the bump rubber are taken off and the bracket placed over the studs. The nuts are put back and drawn up to 28 lb. ft.
+
+THE BAR. The two pins are 1/2 in. U.N.F. by 3 in. and their nuts are tightened to 55 lb. ft. with two persons sitting in the back.
+`;
+  const kit = drafted(BOOKLET);
+  it('calls joints by the heads of its paragraphs, which nobody does', () => {
+    expect(joints(kit).map(({ title }) => title)).toEqual(['Frame bracket nuts', 'Bar nuts']);
+    expect(steps(BOOKLET)).not.toContain('THE BAR.');
+  });
+  it('takes off and puts back in the passive, and lifts nothing that need not be', () => {
+    const types = kit.steps.flatMap(({ actions }) => actions.map(({ type }) => type));
+    expect(types).toEqual(expect.arrayContaining(['remove', 'refit']));
+    expect(types).not.toContain('lift');
+  });
+});
+
+describe('a bulletin', () => {
+  const BULLETIN = `CONDITION: Some customers may hear a knock.
+CORRECTION: Replace all 10 ring gear bolts (one-time-use) as follows.
+
+1. Remove the cover (10 bolts, 13 mm).
+2. Tighten in a star pattern in three passes.
+
+   PASS     SPEC
+   1        30 N.m (22 lb ft)
+   2        60 N.m (44 lb ft)
+   3        +75 degrees
+
+LABOR: 2.4 hr.
+`;
+  it('pulls what is replaced in one step with its passes', () => {
+    expect(named(BULLETIN)[0]?.slice(0, 2)).toEqual(['Ring gear bolts', 10]);
+    expect(steps(BULLETIN)).toEqual([
+      'CORRECTION: Replace all 10 ring gear bolts (one-time-use) as follows.',
+      'Remove the cover (10 bolts, 13 mm).',
+      'Tighten in a star pattern in three passes. 1 30 N.m (22 lb ft) 2 60 N.m (44 lb ft) 3 +75 degrees',
+    ]);
+  });
+});
+
+describe('pages of a program', () => {
+  const PAGES = `1  Pull the twelve rubber grommets from the sill. They are not needed again.
+Lowmoor Fabrication Ltd                   Sheet
+                                                            2
+2  Fit the brackets. A second person is a big help.
+Lowmoor Fabrication Ltd                   Sheet
+3  Tighten the M8 to 22 Nm.
+`;
+  const kit = drafted(PAGES);
+  it('are not done', () => expect(kit.steps.map(({ number }) => number)).toEqual(['1', '2', '3']));
+  it('take off what is pulled out of its place, for good', () =>
+    expect(kit.removed).toMatchObject([{ name: 'rubber grommets', fate: 'scrap' }]));
+  it('ask for a second person where the work is', () => expect(kit.steps[1]).toMatchObject({ people: 2 }));
+});

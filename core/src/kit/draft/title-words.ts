@@ -63,6 +63,8 @@ export const titled = (text: string): string | undefined => {
     .replace(/(?<=\p{L}{3}\s)on with\s.*$/iu, ' ')
     // `Ball joint, new nut`: with what it is done up names it no further.
     .replace(/,\s*(?:with )?(?:an? |the |its |two |both )?new (?:nuts?|bolts?|screws?|washers?)\b/i, ' ')
+    // `Page 2, step 8: brace to hoop`: where it stands on another paper.
+    .replace(/^\s*(?:on )?page \d{1,3}(?:,? (?:step|line|item|point|fig(?:ure)?\.?) \w{1,3})?\s*[:,-]\s*/i, ' ')
     // `Moments: M10`, `down: straps first`
     .replace(/^\s*(?:(?:tightening )?(?:moments?|figures?|values?|torques?)|down|up|in|on)\s*:\s*/i, ' ')
     .replace(/,?\s*\b(?:which|that|who)?\s*(?:shall|must|should|will|may|can)(?:\s+be)?\s*$/i, ' ')

@@ -314,6 +314,12 @@ const WORD_ACTS: readonly WordAct[] = [
     }),
   },
   {
+    // `Pull the grommets from the underside of the sill.`
+    words:
+      /^(?:then |now )?(?:pull|prise|pry|knock|drive|tap) (?:out )?(?:the |all |both )?(.{3,50}?) (?:from|out of) (?:the|its|their|each)\b/i,
+    act: (drafting, [, what = ''], text) => ({ type: 'remove', removed: removed(drafting, what, text) }),
+  },
+  {
     // `The end caps come off`, `Old shock out.`
     words:
       /^(?:then |now )?(?:the |your |all )?(.{3,60}?)(?:,? (?:have to |must |should |need to )?(?:comes?|be taken|go(?:es)?) (?:off|out|away)\b| (?:off|out)\W*$)/i,
