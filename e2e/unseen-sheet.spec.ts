@@ -156,6 +156,23 @@ Stay to cross member, M10           40             48
 `;
 
 /** What each sheet must leave on the record, and whether a clock still runs when it is signed. */
+/** A maker's bulletin, its passes in a table that ends with a turn. */
+const BULLETIN = `SERVICE BULLETIN 22-07                          DATE: MARCH 14
+SUBJECT: Locker kit, ring gear bolts
+
+CORRECTION: Replace all 4 ring gear bolts (one-time-use) as follows.
+
+1. Remove the cover (10 bolts, 13 mm).
+2. Tighten in a star pattern in three passes.
+
+   PASS     SPEC
+   1        30 N.m (22 lb ft)
+   2        60 N.m (44 lb ft)
+   3        +75 degrees
+
+3. Put the cover back. Tighten the cover bolts to 33 N.m (24 lb ft).
+`;
+
 const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: string }> = [
   {
     title: 'Winch tray',
@@ -163,6 +180,8 @@ const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: 
     said: ['Let cool: radiator', 'Remove: bumper', 'Reconnect: both fog lamps', 'Refit: bumper', 'The driver was told'],
   },
   { title: 'Cross member', sheet: MATRIX, answer: 'Dunmoor 30', said: ['90.', '48.', 'Remove: towing eye'] },
+  // What it prints before the turn is pulled all round, and then each is turned.
+  { title: 'Ring gear bolts', sheet: BULLETIN, said: ['pass 1, to 50 %', '60 N·m + 75°', 'aimed at 30 N·m', '+75°'] },
 ];
 
 for (const { title, sheet, said, answer } of STRANGERS)

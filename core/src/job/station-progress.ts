@@ -1,5 +1,5 @@
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
-import { isByHand } from '../tightening/kinds.ts';
+import { isByHand, isStaged } from '../tightening/kinds.ts';
 import { type JobState, type Pull, type StationState, stationState } from './job-state.ts';
 
 /**
@@ -47,8 +47,13 @@ export function nextPassIndex(station: PlanStation, state: StationState): number
   if (state.stopConfirmed && isByHand(station.spec)) return undefined;
   const standing = standingPulls(state);
   if (standing.length === 0) return station.passIndexes[0];
+  // A bolt that was turned by its angle owes no stage before it any more.
+  const reached = isStaged(station.spec)
+    ? Math.max(-1, ...standing.flatMap(({ pass, verdict }) => (verdict === 'accepted' ? [pass] : [])))
+    : -1;
   return station.passIndexes.find(
     (index) =>
+      index > reached &&
       !standing.some((pull) => pull.pass === index && pull.verdict === 'accepted') &&
       !state.marks?.some(({ pass, stale }) => pass === index && !stale),
   );

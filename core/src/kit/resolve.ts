@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { tooWeak } from '../shop/lifting-gear.ts';
-import { acceptBand, canBeVerified } from '../tightening/kinds.ts';
+import { acceptBand, canBeVerified, isStaged } from '../tightening/kinds.ts';
 import { loadImbalance } from '../tightening/load-imbalance.ts';
 import { type Pass, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
@@ -197,7 +197,12 @@ export const passIndexesOf = (
     const tightening = all.filter((index) => passes[index]?.kind === 'tighten').slice(-station.rounds);
     return all.filter((index) => passes[index]?.kind === 'verify' || tightening.includes(index));
   }
-  return passes.flatMap((pass, index) => (pass.kind === 'tighten' && pass.fraction === 1 ? [index] : [])).slice(0, 1);
+  const full = passes.findIndex((pass) => pass.kind === 'tighten' && pass.fraction === 1);
+  // `30, then 60 N·m, then 75°`: what the sheet prints before it is pulled as well.
+  const before = isStaged(station.spec)
+    ? passes.flatMap((pass, index) => (index < full && pass.kind === 'tighten' && pass.printed ? [index] : []))
+    : [];
+  return full < 0 ? [] : [...before, full];
 };
 
 /** The least figure of a group, N·m; undefined where no station has one. */
@@ -414,7 +419,11 @@ export function resolve(
       ? [{ kind: 'verify' }]
       : passPlan(
           members.length,
-          { stages: stages ?? shopStages, verify: verify ?? (named.size > 0 || undefined) },
+          {
+            stages: stages ?? shopStages,
+            verify: verify ?? (named.size > 0 || undefined),
+            printed: stages !== undefined,
+          },
           rules,
           smallestOf(members),
         );

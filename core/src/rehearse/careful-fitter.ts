@@ -23,6 +23,7 @@ import type { RideHeight } from '../kit/kit-document.ts';
 import { indexOf, type PlanItem } from '../kit/plan.ts';
 import { lineKind } from '../line/line-kinds.ts';
 import { asksOf } from '../tightening/kinds.ts';
+import { passFraction } from '../tightening/pass-plan.ts';
 import { rankWrenches } from '../wrench/suitable-wrench.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { rightAnswers } from './right-answers.ts';
@@ -323,7 +324,7 @@ export class CarefulFitter {
       this.give({ type: 'setLoadState', state: 'tyreTouches' });
     const best = rankWrenches(this.wrenches, band, this.nowMs).find((choice) => choice.faults.length === 0);
     if (!best) throw new Error(`No wrench for ${band.targetNm} N·m`);
-    const asks = asksOf(station.spec);
+    const asks = asksOf(station.spec, group?.passes[pass] && passFraction(group.passes[pass]));
     const slot = asks.includes('pinFits');
     // Readings scatter a little inside the band, repeatably.
     const share = ((this.count * 37) % 11) / 10 - 0.5;

@@ -74,8 +74,16 @@ export const stretches = (spec: TighteningSpec): boolean => kindOf(spec).stretch
 /** Whether a fastener once pulled this way is used up, whatever its packing line says. */
 export const spendsThePiece = (spec: TighteningSpec): boolean => kindOf(spec).spends === true;
 
-/** What a pull must bring beside its torque. */
-export const asksOf = (spec: TighteningSpec): readonly Asked[] => kindOf(spec).asks;
+/** Whether stages that the sheet prints are pulled before its last pull, though a second look cannot be had. */
+export const isStaged = (spec: TighteningSpec): boolean => kindOf(spec).staged === true;
+
+/**
+ * What a pull must bring beside its torque.
+ *
+ * @param fraction - share of the final torque aimed at: of a stage that leads up to it only its torque is asked
+ */
+export const asksOf = (spec: TighteningSpec, fraction = 1): readonly Asked[] =>
+  fraction < 1 && isStaged(spec) ? [] : kindOf(spec).asks;
 
 /** Whether it is pulled with a wrench to a figure at all. */
 export const isPulled = (spec: TighteningSpec): boolean => acceptBand(spec) !== undefined;

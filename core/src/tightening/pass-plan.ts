@@ -1,5 +1,12 @@
 /** One round over a group. `verify` is the second look at full torque: it proves, it does not tighten. */
-export type Pass = { kind: 'tighten'; fraction: number } | { kind: 'verify' };
+export type Pass =
+  | {
+      kind: 'tighten';
+      fraction: number;
+      /** The sheet prints it: joints that are turned by an angle are pulled to it, too. */
+      printed?: true;
+    }
+  | { kind: 'verify' };
 
 /** Stage fractions in force when neither kit nor shop says otherwise: half, then full. Chosen by the trade brief. */
 const DEFAULT_STAGES: readonly number[] = [0.5, 1];
@@ -14,6 +21,12 @@ export interface PassRule {
   verify?: boolean;
   /** A stage nobody printed that comes to less is left out, N·m; left out, none is. */
   leastStageNm?: number;
+}
+
+/** What a kit says of them, and whether its sheet does. */
+export interface KitPassRule extends PassRule {
+  /** The stages are printed, and no habit. */
+  printed?: boolean;
 }
 
 /** Seconds one pull takes until the pace is known: fit the socket, pull, move on (chosen by us). */
@@ -32,13 +45,17 @@ export const ASSUMED_PULL_S = 20;
  * @param shop - the shop's habit
  * @param smallestNm - the least figure among the stations, where there is one
  */
-export function passPlan(stationCount: number, kit: PassRule, shop: PassRule = {}, smallestNm?: number): Pass[] {
+export function passPlan(stationCount: number, kit: KitPassRule, shop: PassRule = {}, smallestNm?: number): Pass[] {
   const many = stationCount >= VERIFY_FROM;
   const habit = shop.stages ?? DEFAULT_STAGES;
   const shown = habit.filter((share) => share === 1 || !(smallestNm && share * smallestNm < (shop.leastStageNm ?? 0)));
   const stages = kit.stages ?? (many ? shown : [1]);
   const verify = kit.verify ?? (many && (shop.verify ?? true));
-  const passes: Pass[] = stages.map((fraction) => ({ kind: 'tighten', fraction }));
+  const passes: Pass[] = stages.map((fraction) => ({
+    kind: 'tighten',
+    fraction,
+    ...(kit.printed ? { printed: true } : {}),
+  }));
   return verify ? [...passes, { kind: 'verify' }] : passes;
 }
 

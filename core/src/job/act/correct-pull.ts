@@ -49,7 +49,7 @@ export const correctPull = act<CorrectPull, PullCorrected>({
     const reading = { ...record, torqueNm, pinFits: pinFits ?? record.pinFits };
     const verifying = group.passes[record.pass]?.kind === 'verify';
     const verdict = judgePull(band, reading, { verifying });
-    const asked = missingAnswer(station, reading, verdict);
+    const asked = missingAnswer(station, group.passes[record.pass], reading, verdict);
     if (asked) return refuse(asked);
     return done({
       type: 'pullCorrected',

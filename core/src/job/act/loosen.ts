@@ -1,6 +1,7 @@
 import type { ItemId, StationId } from '../../kit/ids.ts';
 import { indexOf, type Plan, type PlanStation } from '../../kit/plan.ts';
 import { spendsThePiece } from '../../tightening/kinds.ts';
+import { passFraction } from '../../tightening/pass-plan.ts';
 import { type JobState, stationState } from '../job-state.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { standingPulls } from '../station-progress.ts';
@@ -33,8 +34,11 @@ export interface StationLoosened {
 function spentPieces(plan: Plan, job: JobState, station: PlanStation): ItemId[] {
   const pulls = standingPulls(stationState(job, station.id));
   const overdone = pulls.some((entry) => entry.verdict === 'overMaximum');
-  const drawn = spendsThePiece(station.spec) && pulls.length > 0;
-  const { items } = indexOf(plan);
+  const { items, groups } = indexOf(plan);
+  const passes = groups.get(station.groupId)?.passes ?? [];
+  // A stage that leads up to it draws nothing.
+  const whole = pulls.some(({ pass }) => passFraction(passes[pass] ?? { kind: 'verify' }) === 1);
+  const drawn = spendsThePiece(station.spec) && whole;
   return station.stack.flatMap((piece) => {
     const item = piece.kind === 'hardware' ? items.get(piece.item) : undefined;
     if (!item) return [];

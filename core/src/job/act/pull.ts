@@ -235,7 +235,7 @@ export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated
       before > 0 && command.angleDeg !== undefined ? { ...command, turnedDeg: before + command.angleDeg } : command;
     const verdict = judgePull(band, reading, { verifying });
     const asked =
-      missingAnswer(station, command, verdict) ??
+      missingAnswer(station, group.passes[pass], command, verdict) ??
       seatOff(station, command) ??
       typedDoubt(plan, station, reading, band, verdict);
     if (asked) return refuse(asked);

@@ -1,3 +1,4 @@
+import { around } from '../band.ts';
 import { kind } from './tightening-kind.ts';
 
 /** Castle nut: to the start torque, on to the next slot, never back, never over the ceiling. */
@@ -9,14 +10,13 @@ export interface SlotSpec {
 }
 
 export const slot = kind<SlotSpec>({
-  band: ({ startNm, ceilingNm }) => ({
-    targetNm: startNm,
-    minNm: startNm,
-    maxNm: ceilingNm,
-    absoluteMaximumNm: ceilingNm,
-  }),
+  band: ({ startNm, ceilingNm }, fraction) =>
+    fraction < 1
+      ? { ...around(startNm * fraction), absoluteMaximumNm: ceilingNm }
+      : { targetNm: startNm, minNm: startNm, maxNm: ceilingNm, absoluteMaximumNm: ceilingNm },
   byHand: false,
   verifiable: false,
+  staged: true,
   stretches: false,
   asks: ['pinFits'],
   written: false,

@@ -24,6 +24,8 @@ export interface TighteningKind<Spec extends { kind: string }> {
   byHand: boolean;
   /** A second, identical pull can prove it. A turned angle, a slotted nut or a stop would be changed by one. */
   verifiable: boolean;
+  /** Stages that its sheet prints lead up to its last pull; nothing but the torque is asked of them. */
+  staged?: true;
   /** The fastener is drawn past its elastic range, or near it: its packing line should say whether it is used once. */
   stretches: boolean;
   /** The fastener is used up by one pull, whatever its packing line says. */

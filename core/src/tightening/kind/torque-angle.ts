@@ -28,6 +28,7 @@ export const torqueAngle = kind<TorqueAngleSpec>({
   },
   byHand: false,
   verifiable: false,
+  staged: true,
   stretches: true,
   asks: ['angle'],
   written: true,

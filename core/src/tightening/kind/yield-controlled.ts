@@ -1,3 +1,4 @@
+import { around } from '../band.ts';
 import { kind } from './tightening-kind.ts';
 
 /**
@@ -19,17 +20,21 @@ export interface YieldControlledSpec {
 const YIELDS_AT_SHARE = 0.5;
 
 export const yieldControlled = kind<YieldControlledSpec>({
-  band: ({ thresholdNm, maximumNm }) => ({
-    targetNm: thresholdNm,
-    minNm: thresholdNm,
-    maxNm: maximumNm,
-    absoluteMaximumNm: maximumNm,
-    peakNm: maximumNm,
-    gradient: { maxShare: YIELDS_AT_SHARE },
-  }),
+  band: ({ thresholdNm, maximumNm }, fraction) =>
+    fraction < 1
+      ? { ...around(thresholdNm * fraction), absoluteMaximumNm: maximumNm }
+      : {
+          targetNm: thresholdNm,
+          minNm: thresholdNm,
+          maxNm: maximumNm,
+          absoluteMaximumNm: maximumNm,
+          peakNm: maximumNm,
+          gradient: { maxShare: YIELDS_AT_SHARE },
+        },
   peakNm: ({ maximumNm }) => maximumNm,
   byHand: false,
   verifiable: false,
+  staged: true,
   stretches: true,
   spends: true,
   asks: ['gradient'],

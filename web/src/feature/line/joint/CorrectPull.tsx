@@ -5,6 +5,7 @@ import type { Pull } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { written } from '#core/quantity/display.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
+import { passFraction } from '#core/tightening/pass-plan.ts';
 import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { tell } from '../../../ui/tell.ts';
@@ -16,7 +17,8 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
   const [value, setValue] = useState('');
   const [reason, setReason] = useState('');
   const [pinFits, setPinFits] = useState(pull.pinFits ?? false);
-  const asksPin = asksOf(station.spec).includes('pinFits');
+  const pass = torque.group?.passes[pull.pass];
+  const asksPin = asksOf(station.spec, pass && passFraction(pass)).includes('pinFits');
   // A reading that the wrench sent itself is no slip of the keyboard.
   const correctable = !pull.voided && !pull.withdrawn && pull.source === 'typed';
   const correct = () => {

@@ -18,6 +18,7 @@ import { toBase } from '#core/quantity/unit.ts';
 import type { AcceptBand } from '#core/tightening/band.ts';
 import type { PinWay } from '#core/tightening/kind/reading.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
+import { passFraction } from '#core/tightening/pass-plan.ts';
 import { type Adapter, settingWithAdapterNm, throughAdapter } from '#core/wrench/adapter.ts';
 import { type ClickSetting, clickSetting } from '#core/wrench/click-setting.ts';
 import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
@@ -209,7 +210,8 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
     [give, liveId, seatNm],
   );
 
-  const asksPin = station !== undefined && asksOf(station.spec).includes('pinFits');
+  const inHand = step.kind === 'pull' ? group?.passes[step.pass] : undefined;
+  const asksPin = station !== undefined && asksOf(station.spec, inHand && passFraction(inHand)).includes('pinFits');
   const onReading = useCallback(
     (reading: Reading) => {
       // A castle nut is only done when its pin goes through.
