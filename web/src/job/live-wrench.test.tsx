@@ -74,6 +74,25 @@ describe('the line to a live wrench', () => {
     expect(newest().heard).toEqual([]);
     expect(live().status).toBe('ready');
   });
+  it('a press while the same station is armed anew is pulled once the wrench stands on it', () => {
+    armed();
+    live().arm({ ...TASK, targetNm: 23.5 });
+    live().pull({ speedDegPerS: 45, overshootDeg: 3 });
+    expect(newest().heard.at(-1)).toMatchObject({ type: 'arm', targetNm: 23.5 });
+    newest().says({ type: 'armed', station: 'g1', targetNm: 23.5 });
+    expect(newest().heard.at(-1)).toEqual({ type: 'pull', speedDegPerS: 45, overshootDeg: 3 });
+    // Once, and no more.
+    newest().says({ type: 'armed', station: 'g1', targetNm: 23.5 });
+    expect(newest().heard.filter(({ type }) => type === 'pull')).toHaveLength(1);
+  });
+  it('a press for one station is no pull at the next', () => {
+    armed();
+    live().arm(TASK);
+    live().pull({ speedDegPerS: 45, overshootDeg: 3 });
+    live().arm({ ...TASK, station: 'g2' });
+    newest().says({ type: 'armed', station: 'g2', targetNm: 47 });
+    expect(newest().heard.filter(({ type }) => type === 'pull')).toEqual([]);
+  });
   it('armed, pulled, clicked, ended: the reading is given once and as it was sent', () => {
     armed();
     live().pull({ speedDegPerS: 45, overshootDeg: 3 });

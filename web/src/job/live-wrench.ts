@@ -62,6 +62,10 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
   let instrument: LineTransport | undefined;
   /** The last task, to be said again when the line comes back. */
   let task: ToWrench | undefined;
+  /** A press between an arming and its answer, for the station that is armed: pulled as soon as the wrench stands on it. */
+  let held: { station: string; hand: Omit<Hand, 'fault'> } | undefined;
+  /** The station whose arming has not been answered. */
+  let arming: string | undefined;
 
   const send = (message: ToWrench) => {
     if (message.type === 'arm') task = message;
@@ -118,6 +122,12 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
             break;
           case 'armed':
             set({ status: 'armed', torqueNm: 0, angleDeg: 0, clicked: false, fault: undefined, pairFault: undefined });
+            if (arming === message.station) arming = undefined;
+            if (held?.station === message.station) {
+              const { hand } = held;
+              held = undefined;
+              get().pull(hand);
+            }
             break;
           case 'frame':
             set({ status: 'pulling', torqueNm: message.torqueNm, angleDeg: message.angleDeg });
@@ -155,17 +165,23 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
     disconnect() {
       const old = socket;
       socket = undefined;
+      arming = undefined;
+      held = undefined;
       old?.close();
       set({ wrenchId: undefined, status: 'off', torqueNm: 0, angleDeg: 0, clicked: false });
     },
     arm(next) {
       // Until it answers it stands on what it was told before: a pull now would be for that, and lost.
       if (get().status === 'armed') set({ status: 'ready' });
+      arming = next.station;
+      if (held?.station !== next.station) held = undefined;
       send({ type: 'arm', ...next });
     },
     pull(hand) {
       // A real one is pulled by a real hand.
-      if (get().status !== 'armed' || get().instrument?.status === 'open') return;
+      if (get().instrument?.status === 'open') return;
+      if (get().status === 'ready' && arming !== undefined) held = { station: arming, hand };
+      if (get().status !== 'armed') return;
       set({ status: 'pulling', torqueNm: 0, angleDeg: 0, clicked: false });
       send({ type: 'pull', ...hand, fault: get().standInFault });
     },
