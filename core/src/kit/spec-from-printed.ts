@@ -8,6 +8,9 @@ import type { TighteningSpec } from '../tightening/kinds.ts';
 /** Tolerance of a turned angle where the sheet gives none, degrees each way (chosen by us). */
 const ANGLE_TOLERANCE_DEG = 5;
 
+/** Slots of a castle nut up to M39 (DIN 935, from memory). */
+const USUAL_SLOTS = 6;
+
 /** One tightening of a procedure; the last may be a window, which is its middle with a tolerance. */
 function lastOf({ minNm, maxNm }: TorqueValue, torqueNm: number): ProcedureStage {
   const tidy = (nm: number) => Number(nm.toFixed(4));
@@ -65,6 +68,8 @@ export function specOfTorque(value: TorqueValue): TighteningSpec {
   // Half the value each way is the most the format takes; more is no tolerance.
   const share = toleranceNm === undefined ? undefined : tidy(toleranceNm / maxNm);
   const tolerance = share !== undefined && share > 0 && share <= 0.5 ? { toleranceFraction: share } : {};
+  if (value.toSlot && limitNm !== undefined && limitNm > maxNm)
+    return { kind: 'slot', startNm: tidy(maxNm), ceilingNm: tidy(limitNm), slots: USUAL_SLOTS };
   if (limitNm !== undefined && limitNm > maxNm)
     return { kind: 'targetWithMaximum', targetNm: tidy(maxNm), maximumNm: tidy(limitNm), ...tolerance };
   if (minNm < maxNm && !aimed) return { kind: 'range', minNm: tidy(minNm), maxNm: tidy(maxNm) };

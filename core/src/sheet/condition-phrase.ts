@@ -386,7 +386,7 @@ export function conditions(text: string): Array<{ start: number; end: number; va
 
 /** What two versions of one thing differ in: `steel wheels` and `alloy wheels`, `short wheelbase` and `long wheelbase`. */
 const CONTRAST =
-  /(?<=(?:^|^\s*\d{1,2}[.)]?\s|[.,;:(•*\t–-]| {2}|\b(?:on|for|with|in)(?: the)?|\b[A-Z][a-z]{2,})[ \t]*)(steel|wooden|wood|alloy|alumini?um|cast[- ]iron|iron|plastic|wooden|short|long|low|high|single|double|crew|manual|auto(?:matic)?|petrol|diesel|drum|disc|leaf|coil|early|late) (wheels?|beam|housings?|bumpers?|wheelbase|roof|chassis|cab|gearbox|transmission|engines?|springs?|brakes?|floor|axles?|tank|bed|deck|body)(?: only)?\b/gim;
+  /(?<=(?:^|^\s*\d{1,2}[.)]?\s|[.,;:(•*\t–-]| {2}|\b(?:on|for|with|in)(?: the)?|\b[A-Z][a-z]{2,})[ \t]*)(steel|wooden|wood|alloy|alumini?um|cast[- ]iron|iron|plastic|wooden|short|long|low|high|single|double|crew|manual|auto(?:matic)?|petrol|diesel|drum|disc|leaf|coil|early|late) (wheels?|rims?|beam|housings?|bumpers?|wheelbase|roof|chassis|cab|gearbox|transmission|engines?|springs?|brakes?|floor|axles?|tank|bed|deck|body)(?: only)?\b/gim;
 /** Both sides of a contrast, where a sheet names both. */
 function contrasts(text: string): Array<{ start: number; end: number }> {
   const byNoun = new Map<string, Array<{ word: string; start: number; end: number }>>();

@@ -58,6 +58,8 @@ export interface TorqueValue {
    * what it gives is the limit.
    */
   toYield?: 'from' | 'onlyLimit';
+  /** Turned on from it until the pin of a castle nut goes through. */
+  toSlot?: true;
 }
 
 /** What turns it, with the bits that no socket is. */

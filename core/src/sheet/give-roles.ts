@@ -171,8 +171,9 @@ const sameNm = (a: TorqueFact, b: TorqueFact): boolean =>
 
 /** `… again` behind a figure, and before it what makes a second round needed. */
 const isSecondRound = (text: string, { start, end }: Span): boolean =>
-  /^ (?:again|once more)\b/.test(text.slice(end, end + 12)) &&
-  /\b(?:re-?torque|re-?check|cools?|cooled|settled?|test drive|road test)\b/i.test(
+  (/^ (?:again|once more)\b/.test(text.slice(end, end + 12)) ||
+    /\bcheck(?:ed)?\b[^.;\n]{0,24}\b(?:at|with|to) $/i.test(text.slice(Math.max(0, start - 40), start))) &&
+  /\b(?:re-?torque|re-?check|cools?|cooled|cool down|settled?|test drive|road test|operating temperature|heat cycles?)\b/i.test(
     text.slice(Math.max(0, start - 120), start),
   );
 
@@ -440,5 +441,14 @@ export function giveRoles(
     done.push(open);
     openAt = done.length - 1;
   }
-  return done;
+  return done.map((fact) =>
+    isTorque(fact) && fact.value.limitNm !== undefined && TO_SLOT.test(text.slice(fact.start, fact.end + SLOT_REACH))
+      ? { ...fact, value: { ...fact.value, toSlot: true } }
+      : fact,
+  );
 }
+
+/** Behind the figure of a castle nut: `then tighten further to align the cotter pin hole`, `on to the next slot`. */
+const TO_SLOT =
+  /^[^\n]{0,90}?(?:\bnext (?:slot|hole|castellation)\b|\balign(?:s|ed)? (?:with )?(?:the )?(?:cotter|split|pin)\b|\b(?:cotter|split)[ -]pin (?:hole )?(?:lines up|aligns|fits|goes (?:in|through))|\bpin (?:fits|lines up|goes (?:in|through)))/i;
+const SLOT_REACH = 110;

@@ -449,8 +449,11 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     }
     if (word) {
       const assumed = word.suspect ? 0.7 : 1;
-      // `1 bag (screws as above)` of a list tightens nothing.
-      if (word.value.kind === 'sameAsAbove' && inList) {
+      // `1 bag (screws as above)` of a list tightens nothing; `same figure on the other side` is of the same joint.
+      const ofSides = /^ (?:on|for|at) (?:the )?(?:other|opposite|both|each|left|right)\b/i.test(
+        text.slice(spanOf(at, word.next).end, spanOf(at, word.next).end + 20),
+      );
+      if (word.value.kind === 'sameAsAbove' && (inList || ofSides)) {
         at = word.next;
         continue;
       }

@@ -108,6 +108,15 @@ const TURN_OF_STAGE =
 
 /** The turn in the field right below a torque's, degrees; undefined without one. */
 export const turnBelow = (text: string, end: number): number | undefined => {
-  const degrees = (TURN_BELOW.exec(text.slice(end, end + 60)) ?? TURN_OF_STAGE.exec(text.slice(end, end + 60)))?.[1];
-  return degrees === undefined ? undefined : Number(degrees);
+  const field = TURN_BELOW.exec(text.slice(end, end + 60))?.[1];
+  if (field !== undefined) return Number(field);
+  // One row after the other: `Stage 3: 60°`, `Stage 4: 60°`.
+  let turned: number | undefined;
+  let from = end;
+  for (let stage = TURN_OF_STAGE.exec(text.slice(from, from + 60)); stage; ) {
+    turned = (turned ?? 0) + Number(stage[1]);
+    from += stage[0].length;
+    stage = TURN_OF_STAGE.exec(text.slice(from, from + 60));
+  }
+  return turned;
 };

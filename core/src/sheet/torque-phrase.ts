@@ -228,6 +228,38 @@ const ANGLE_FILL = new Set([
 ]);
 
 /** An angle that is turned after a torque: `plus 90°`, `then a further quarter turn`, `+ 60 deg`. */
+/** Words between the strokes of a turn. */
+const BETWEEN_STROKES = new Set([
+  ',',
+  '+',
+  'plus',
+  'then',
+  'and',
+  'by',
+  'turn',
+  'another',
+  'a',
+  'further',
+  'again',
+  'once',
+  'more',
+  'finally',
+  'through',
+]);
+const LEADS_TO_STROKE = new Set(['+', 'plus', 'then', 'and', 'another', 'further', 'again']);
+const MOST_BETWEEN = 6;
+
+/** Where the next stroke of a turn begins behind the one before; undefined where none is led to. */
+function strokeFrom(tokens: readonly Token[], end: number): number | undefined {
+  let next = end;
+  let led = false;
+  while (next - end < MOST_BETWEEN && BETWEEN_STROKES.has(tokens[next]?.lower ?? '')) {
+    led ||= LEADS_TO_STROKE.has(tokens[next]?.lower ?? '');
+    next++;
+  }
+  return led ? next : undefined;
+}
+
 export function angleAt(tokens: readonly Token[], at: number, source: string) {
   const opener = tokens[at];
   if (!opener || !ANGLE_OPENERS.has(opener.lower)) return undefined;
@@ -237,11 +269,11 @@ export function angleAt(tokens: readonly Token[], at: number, source: string) {
   if (angle) {
     const strokes = [toBase(angle.max, angle.unit)];
     let end = angle.next;
-    // `+ 90° + 90°`: two strokes of one turn.
+    // `+ 90° + 90°`, `then 60 degrees, then 60 degrees more`: two strokes of one turn.
     for (;;) {
-      if (tokens[end]?.text !== '+' && tokens[end]?.lower !== 'plus') break;
-      const more = quantityOf(tokens, end + 1, source, 'angle');
-      if (!more) break;
+      const from = strokeFrom(tokens, end);
+      const more = from === undefined ? undefined : quantityOf(tokens, from, source, 'angle');
+      if (!more || /^(?:back|off)$/.test(tokens[more.next]?.lower ?? '')) break;
       strokes.push(toBase(more.max, more.unit));
       end = more.next;
     }

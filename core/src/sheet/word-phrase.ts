@@ -188,7 +188,15 @@ const RIDE = [
   ['suspension', 'loaded'],
 ];
 
-const SAME = [['same', 'as', 'above'], ['same', 'torque'], ['as', 'above'], ['ditto']];
+const SAME = [
+  ['same', 'as', 'above'],
+  ['same', 'torque'],
+  ['same', 'figure'],
+  ['same', 'value'],
+  ['same', 'setting'],
+  ['as', 'above'],
+  ['ditto'],
+];
 const WORD_OPENERS = new Set([
   ...openersOf(...PATTERNS.map(([, phrases]) => phrases), ...STAGES.map(([, phrases]) => phrases), RIDE, SAME),
   'leave',

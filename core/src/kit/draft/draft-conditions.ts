@@ -22,6 +22,28 @@ export function isOfVehicle({ value: { from, to, text } }: Of<'condition'>): boo
   return CLAUSE.test(text) ? HAS.test(text) : !AT_WORK.test(text) || HAS.test(text);
 }
 
+/** Of these a vehicle has the one or the other. Common practice, no source. */
+const EITHER_OR = [
+  ['steel', 'alloy'],
+  ['short', 'long'],
+  ['single', 'double'],
+  ['manual', 'automatic'],
+  ['petrol', 'diesel'],
+  ['drum', 'disc'],
+  ['leaf', 'coil'],
+  ['early', 'late'],
+] as const;
+
+/** What a vehicle has that has not this: `alloy rim` for `steel rim`. */
+function oppositesOf(thing: string): string[] {
+  const [, first = '', noun] = /^(\p{L}+) (\p{L}+)$/u.exec(thing.toLowerCase()) ?? [];
+  return noun === undefined
+    ? []
+    : EITHER_OR.flatMap(([one, other]) =>
+        first === one ? [`${other} ${noun}`] : first === other ? [`${one} ${noun}`] : [],
+      );
+}
+
 /**
  * A condition of the sheet as a rule over a question, which is asked once however often it is said; undefined where its
  * words ask nothing.
@@ -54,6 +76,13 @@ export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Co
     return { question: question({ id: `so-${slug(so)}`, text: `Is it so: ${so}?`, kind: 'yesNo' }), is: !unless };
   }
   const asked = askedOf(text);
+  // `Steel rim 110, alloy rim 130`: who has not the one has the other.
+  const other =
+    asked && kit.questions.find(({ id }) => oppositesOf(asked.thing).some((thing) => id === `has-${slug(thing)}`));
+  if (asked && other) {
+    place(fact, `questions[${kit.questions.indexOf(other)}]`);
+    return { question: other.id, is: !asked.is };
+  }
   return (
     asked && {
       question: question({ id: `has-${slug(asked.thing)}`, text: clip(asked.text, 120), kind: 'yesNo' }),

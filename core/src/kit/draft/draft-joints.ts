@@ -17,7 +17,16 @@ import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
 import { fitsBySize, stackOf, washersOf } from './joint-stack.ts';
-import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn, U_BOLTS } from './joint-words.ts';
+import {
+  elsewhere,
+  kindsIn,
+  partWords,
+  phraseBefore,
+  type Times,
+  tellingWords,
+  timesIn,
+  U_BOLTS,
+} from './joint-words.ts';
 import { doneOnOtherSide } from './other-side-later.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
@@ -283,7 +292,48 @@ function partsBefore(steps: Drafting['reading']['steps'], at: number): number | 
   return undefined;
 }
 const PARTS_ABOVE = 4;
-const NUTS_EACH = /\bwheels?\b[^.;]*\b(?:nuts?|bolts?) (?:each|per wheel|a wheel)\b/i;
+const NUTS_EACH =
+  /\bwheels?\b[^.;]*\b(?:nuts?|bolts?) (?:each|per wheel|a wheel)\b|\b(?:wheel|lug)[ -]?(?:nuts?|bolts?)\b[^.;]*\(\d{1,2} (?:each|per wheel|a wheel)\)/i;
+
+/** One of several: `bodies` as `body`, `brackets` as `bracket`. */
+const oneOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/ies$/, 'y')
+    .replace(/(?<=[^s])s$/, '');
+
+/**
+ * `Install the hub body. Torque the six bolts`, and the list has two hub bodies and twelve bolts: what is said of one is done
+ * at each of them; undefined where the list says otherwise.
+ */
+function ofListedParts(
+  { kit, reading }: Drafting,
+  said: JointSentences,
+  at: number,
+  count: number,
+  has: number,
+): number | undefined {
+  if (said.times !== undefined || !Number.isFinite(has) || has <= count) return undefined;
+  const { count: counted } = said;
+  const behind =
+    counted && reading.steps[counted.step]?.text.slice(counted.end - (reading.steps[counted.step]?.start ?? 0));
+  // `with four of the M4 screws`: some of them, and no share of each.
+  if (
+    /^[^.;,]{0,12}\bof (?:the|its|these|those)\b/i.test(`${counted?.printed ?? ''}${behind ?? ''}`.replace(/^\S+/, ''))
+  )
+    return undefined;
+  const sentences = [at - 1, at].map((step) => reading.steps[step]?.text.toLowerCase() ?? '');
+  const part = kit.items.find(
+    ({ kind, quantity, name }) =>
+      kind === 'part' &&
+      quantity > 1 &&
+      quantity * count === has &&
+      sentences.some((text) =>
+        new RegExp(`\\b(?:the|a|one) ${oneOf(name).replace(/[^\\p{L} -]/gu, '.')}\\b`, 'u').test(text),
+      ),
+  );
+  return part && has;
+}
 
 /** `the long one`, `the longer bolts` */
 const LONG_ONE = /\blong(?:er|est)? (?:one|bolt|screw)s?\b/i;
@@ -364,7 +414,7 @@ export interface Joints {
  */
 export function draftJoints(drafting: Drafting, packing: Packing, variants: Variants): Joints {
   const { reading, facts, kit, inStep, place, assume, freshId, addItem, compoundId } = drafting;
-  const { washerFor, wordsOf, tightenedInRow, pieces } = packing;
+  const { washerFor, wordsOf, tightenedInRow, countedIn, pieces } = packing;
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
   const together = new Map<string, string[]>();
@@ -462,6 +512,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const left = (item: Item | undefined): number => {
       const row = item && tightenedInRow.get(item.id);
       if (item && heldForUBolts(item, torque.step)) return 0;
+      if (item && (countedIn.get(item.id) ?? -1) > torque.step) return 0;
       return row !== undefined && row !== torque.step ? 0 : unused(item);
     };
     // `then the long one, 55`: by its length, and not by the size that was said before it.
@@ -566,6 +617,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       const asMany: Item[] = [];
       for (const item of listed.get(kind) ?? []) {
         if (item.source !== 'kit' || left(item) <= 0 || waits(item, torque.step)) continue;
+        // The inner nut is none of the outer ones.
+        if (elsewhere(phrase, item.name)) continue;
         rest.push(item);
         const times = said.times?.times ?? 1;
         if (said.count && [1, times].some((often) => left(item) === (said.count?.value.count ?? 0) * often))
@@ -729,7 +782,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
             (times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
         : sharedOut
           ? has
-          : each * (wheels ?? (times && !all ? times.times : sidesLater ? 2 : (ofParts ?? 1))));
+          : (ofListedParts(drafting, said, torque.step, each, has) ??
+            each * (wheels ?? (times && !all ? times.times : sidesLater ? 2 : (ofParts ?? 1)))));
     // What only the prose counts is of one part or of one side, and there are as many as the parts want.
     const ofOne = ofParts !== undefined || sidesLater;
     const most = ofOne && pieces.length === 0 ? Number.POSITIVE_INFINITY : has;

@@ -118,6 +118,8 @@ export interface Packing {
   wordsOf: ReadonlyMap<string, readonly string[]>;
   /** Pieces whose row of a table has its own figure, and which row: no other row's joint takes them. */
   tightenedInRow: ReadonlyMap<string, number>;
+  /** Pieces that no list has, by the sentence with a figure of its own that counts them: an earlier joint has none of them. */
+  countedIn: ReadonlyMap<string, number>;
   /** The compound a sentence gives all pieces of one size: `medium threadlocker on the M8 screws only`. */
   compoundOfSize: ReadonlyMap<string, Of<'compound'>>;
 }
@@ -214,6 +216,7 @@ export function draftPacking(drafting: Drafting): Packing {
   };
   const wordsOf = new Map<string, string[]>();
   const tightenedInRow = new Map<string, number>();
+  const countedIn = new Map<string, number>();
   for (const count of [...packing, ...fitted]) {
     const { label } = count.value;
     // `Plain washer 14   (bag 2)`: which bag is no part of its name.
@@ -305,6 +308,8 @@ export function draftPacking(drafting: Drafting): Packing {
     place(count, `items[${index}]`);
     if (row || (listed.has(count.step) && inStep(count.step).some(isKind('torque'))))
       tightenedInRow.set(kit.items[index]?.id ?? '', count.step);
+    if (line === undefined && !listed.has(count.step) && inStep(count.step).some(isKind('torque')))
+      countedIn.set(kit.items[index]?.id ?? '', count.step);
     const added = kit.items[index];
     if (added && inBag?.[1]) added.bag = `${inBag[1][0]?.toUpperCase()}${inBag[1].slice(1)}`;
     if (told === undefined && kind === 'nut') assume(`items[${index}]`, 'takenForNut', name);
@@ -351,6 +356,7 @@ export function draftPacking(drafting: Drafting): Packing {
     washerFor,
     wordsOf,
     tightenedInRow,
+    countedIn,
     labelled,
     lockers,
     pieces,

@@ -52,15 +52,14 @@ const HEADS_PLACE = /^(?:front|rear|left|right)(?: (?:axle|side|end|suspension))
 /** `Keep the nuts and bolts.`: what becomes of what just came off. */
 const KEEPS =
   /^(?:keep|save|retain|set aside|put aside|store)(?: (?:all|the|these|those|them|it|your|its|factory|original|stock|oe|old|hardware|fasteners|nuts?|bolts?|screws?|and|&|clips?|washers?|parts?|for|re-?use|later|re-?installation|aside|safe))+\.?$/i;
-/** Whether a sentence begins with what something is called: `Hooks and bolts …`, of the tie-down hooks. */
-const opensWith = (text: string, name: string): boolean => {
-  const last = name
-    .toLowerCase()
-    .match(/\p{L}{3,}/gu)
-    ?.at(-1)
-    ?.replace(/s$/, '');
-  const [, first = ''] = /^\W*(?:the |both |all )?(\p{L}{3,})/iu.exec(text.toLowerCase()) ?? [];
-  return last !== undefined && first.replace(/s$/, '') === last;
+const singular = (word: string): string => word.toLowerCase().replace(/s$/, '');
+const wordsIn = (text: string): string[] => (text.match(/\p{L}{3,}/gu) ?? []).map(singular);
+/** Whether a sentence is about a thing: `Hooks and bolts are …`, of the tie-down hooks. */
+const isNamed = (text: string, name: string): boolean => {
+  const [, heads = ''] =
+    /^\W*(?:the |both |all )?((?:\p{L}{3,}(?:, | and |, and )?){1,4}?) (?:is|are|go(?:es)?)\b/iu.exec(text) ?? [];
+  const last = wordsIn(name).at(-1);
+  return last !== undefined && wordsIn(heads).includes(last);
 };
 /** `These are not used again.`, `Hooks and bolts go back to the customer.`: what becomes of it, and nothing to do. */
 const POINTS_AT_IT =
@@ -134,6 +133,8 @@ const HEADS_STEPS =
 /** `(FIG A)`, `See photo 3.`: a picture of what stands before it. */
 const PICTURE_ALONE =
   /^\(?(?:see )?(?:fig(?:ure)?s?|pic(?:ture)?s?|photos?|illus(?:tration)?s?|images?|drawings?)\.? ?[A-Z\d]{1,3}(?: ?(?:[,&–-]|and) ?[A-Z\d]{1,3})*\)?\.?$/i;
+/** `11  7  3  1  5   9  13`: a row of a drawing of where which is. */
+const NUMBERS_ALONE = /^(?:\d{1,2}\s+){3,}\d{1,2}$/;
 /** `Read all of these instructions before you start.`: said to whoever begins, and no work on the vehicle. */
 const READ_FIRST =
   /^(?:please |kindly )?(?:read|study|go through|review)\b[^.]*\b(?:instructions?|sheet|manual|leaflet|guide|steps|all of (?:this|it))\b/i;
@@ -236,6 +237,8 @@ export function draftSteps(
   // A sentence may put back several things: `Clip in the hose and the wire`.
   const removedBy = new Map<Fact, string[]>();
   const disconnectedBy = new Map<Fact, string[]>();
+  /** Things that came off with another, by what they go back with where no sentence puts them back by their name. */
+  const backTogether = new Map<string, string>();
   const numbered = reading.steps.filter(({ number }) => number !== undefined).length;
   const runIn = reading.steps.filter((step, at) => isRunInHeading(step, reading.steps[at + 1])).length;
   const lastTorque = Math.max(-1, ...torques.filter((fact) => !laterIn(inStep(fact.step))).map(({ step }) => step));
@@ -268,15 +271,13 @@ export function draftSteps(
       return;
     }
     const pulled = own.some(isKind('torque'));
-    // `Hooks and bolts go back to the customer`: named again by what came off.
-    const ofThem =
-      cameOff.length > 0 &&
-      !pulled &&
-      (POINTS_AT_IT.test(step.text) ||
-        kit.removed.some(({ id, name }) => cameOff.includes(id) && opensWith(step.text, name)));
+    // `Hooks and bolts go back to the customer`: what came off is named again, and nothing is done.
     const [goes, scrapped] = [HANDED_BACK.test(step.text), SCRAPPED.test(step.text)];
-    if (ofThem && (goes || scrapped) && own.every(({ value }) => value.kind !== 'action' || scrapped)) {
-      for (const thing of kit.removed) if (cameOff.includes(thing.id)) thing.fate = goes ? 'keep' : 'scrap';
+    const known = kit.removed.filter(({ id }) => cameOff.includes(id));
+    const meant = POINTS_AT_IT.test(step.text) ? known : known.filter(({ name }) => isNamed(step.text, name));
+    const tells = !pulled && goes !== scrapped && own.every(({ value }) => value.kind !== 'action' || scrapped);
+    if (meant.length > 0 && tells) {
+      for (const thing of meant) thing.fate = goes ? 'keep' : 'scrap';
       const last = kit.steps.at(-1);
       if (last) last.text = clip(`${last.text} ${step.text}`, 2000);
       for (const fact of own) place(fact, `steps[${kit.steps.length - 1}].text`);
@@ -306,7 +307,11 @@ export function draftSteps(
       return;
     }
     if (TOLD_ONLY.test(step.text.trim()) && !pulled) return;
-    if (PICTURE_ALONE.test(step.text.trim()) || (SAID_OF_IT.test(step.text.trim()) && !pulled)) {
+    if (
+      PICTURE_ALONE.test(step.text.trim()) ||
+      NUMBERS_ALONE.test(step.text.trim()) ||
+      (SAID_OF_IT.test(step.text.trim()) && !pulled)
+    ) {
       const shown = kit.steps.at(-1);
       if (shown) shown.text = clip(`${shown.text} ${step.text}`, 2000);
       return;
@@ -416,14 +421,35 @@ export function draftSteps(
                 ({ value: other }) =>
                   other.kind === 'action' && other.action === 'remove' && !NO_THING.test(other.object.trim() || 'it'),
               ));
-          const back = gone ? undefined : backLater(fact as Of<'action'>);
-          const againLater = back !== undefined || (!gone && backInWords(drafting, at, object));
-          const name = object.replace(LEADING_COUNT, '').replace(BOTH, '') || object;
-          kit.removed.push({ id, name, count, fate: gone ? 'scrap' : againLater ? 'refit' : 'keep' });
-          if (back) removedBy.set(back, [...(removedBy.get(back) ?? []), id]);
-          else if (!gone && !againLater) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', name);
-          actions.push({ type: 'remove', removed: id });
-          place(fact, `removed[${kit.removed.length - 1}]`);
+          // `Remove the wheels and the brake calipers`: two things, each put back by its own name.
+          const along = alongWith(step.text, object);
+          const whole = backLater(fact as Of<'action'>);
+          const alongBack = along === undefined ? undefined : byObject(nounsOf(along), fact.start);
+          const named = along === undefined ? whole : byObject(nounsOf(object), fact.start);
+          const ownBack = named ?? (whole === alongBack ? undefined : whole);
+          const things = [
+            { id, object, count, back: ownBack },
+            ...(along === undefined
+              ? []
+              : [{ id: freshId(`off ${along}`), object: along, count: BOTH.test(along) ? 2 : 1, back: alongBack }]),
+          ];
+          const [, second] = things;
+          if (second && ownBack === undefined && alongBack) backTogether.set(id, second.id);
+          for (const thing of things) {
+            const back = gone ? undefined : thing.back;
+            const againLater = back !== undefined || (!gone && backInWords(drafting, at, thing.object));
+            const name = thing.object.replace(LEADING_COUNT, '').replace(BOTH, '') || thing.object;
+            kit.removed.push({
+              id: thing.id,
+              name,
+              count: thing.count,
+              fate: gone ? 'scrap' : againLater ? 'refit' : 'keep',
+            });
+            if (back) removedBy.set(back, [...(removedBy.get(back) ?? []), thing.id]);
+            else if (!gone && !againLater) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', name);
+            actions.push({ type: 'remove', removed: thing.id });
+            place(fact, `removed[${kit.removed.length - 1}]`);
+          }
         } else if (value.action === 'disconnect') {
           const id = freshId(`open ${object}`);
           kit.disconnects.push({ id, name: object, kind: opensAs(object) });
@@ -610,6 +636,12 @@ export function draftSteps(
       ...(bothOf(when, variants.conditionAt(at)) ?? {}),
     });
   });
+  const putsBack = (id: string) => (action: StepAction) => action.type === 'refit' && action.removed === id;
+  for (const [one, other] of backTogether) {
+    const thing = kit.removed.find(({ id }) => id === one);
+    if (thing?.fate !== 'refit' || kit.steps.some(({ actions }) => actions.some(putsBack(one)))) continue;
+    kit.steps.find(({ actions }) => actions.some(putsBack(other)))?.actions.unshift({ type: 'refit', removed: one });
+  }
 }
 
 /** How far behind a figure the row with its turn may stand, characters. */
@@ -622,6 +654,19 @@ const ofPasses = (torques: ReadonlyArray<Of<'torque'>>, row: SheetStep): boolean
       ((row.end > start && row.start < end) ||
         (value.angleDeg !== undefined && row.start >= end && row.start - end <= TURN_BEHIND)),
   );
+
+/** `… the wheels and the brake calipers`: what comes off along with a thing, and is no piece that holds it. */
+function alongWith(text: string, object: string): string | undefined {
+  const at = text.indexOf(object);
+  const behind = at < 0 ? '' : text.slice(at + object.length);
+  const [, thing] =
+    /^(?: \([^)]*\))?,? and (?:the|both) ([\p{L} -]{3,30}?)(?=\s*(?:[.,;(]|from\b|$))/u.exec(behind) ?? [];
+  return thing === undefined ||
+    /^(?:upper|lower|front|rear|left|right|others?|rest|same|inner|outer)$/i.test(thing) ||
+    /\b(?:bolts?|nuts?|screws?|washers?|clips?|studs?|fasteners?|hardware|pins?)$/i.test(thing)
+    ? undefined
+    : thing;
+}
 
 type Removed = KitDocument['removed'][number];
 

@@ -105,6 +105,10 @@ export const inTable = (text: string): boolean => /\S\s*\|\s*\S|\S {3,}\S.*\S {2
 /** Tools for the whole work, in a sentence of their own. */
 const LISTS_TOOLS = /^\W*(?:(?:special |required )?tools?\b|you (?:will )?(?:need|want)\b|needed\b)/i;
 
+/** Words for what has a thread. */
+const THREADED =
+  /\b(?:threads?|bolts?|nuts?|screws?|studs?|fasteners?|fixings?|hardware|heads?|shanks?|they|them|each|all|everything)\b|\bM\d/i;
+
 /** What is named goes elsewhere, and on no thread. */
 const OFF_THE_THREAD = /\b(?:never|not|none) on (?:the|its|their|these|any) threads?\b/i;
 
@@ -319,6 +323,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       : ofStep.filter((at) => at !== torque.step && !removes(inStep(at))).flatMap(drivesOf)[0]);
 
   // `Grease on the ball only, never on its thread`: said of something else than the joint.
+  /** `Pack the bearings with grease` greases a part: no thread is named, and a thread takes none of it. */
+  const ofParts = (at: number, { value }: Of<'compound'>): boolean =>
+    ['grease', 'oil', 'lubricant'].includes(value.compound) && !THREADED.test(textOf(at));
   /** Of a sentence about several joints, only the clauses that name this one. */
   const saysOfIt = (at: number) => (fact: Fact) =>
     at === torque.step || clauseIsOf(reading.steps[at] as SheetStep, fact, words);
@@ -327,7 +334,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       ? []
       : inStep(at)
           .filter(isKind('compound'))
-          .filter((fact) => saysOfIt(at)(fact) && !(at !== torque.step && ofOtherSize(at)));
+          .filter((fact) => saysOfIt(at)(fact) && !(at !== torque.step && (ofOtherSize(at) || ofParts(at, fact))));
   const dryAt = (at: number) =>
     inStep(at)
       .filter((fact) => fact.value.kind === 'dry' && fact.value.of === undefined)
@@ -346,7 +353,13 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     ...others.filter(sameStep),
     ...saidBehind,
   ];
-  const closest = ofVehicle ? [torque.step, ...others.filter(sameStep), ...saidBehind] : [...near, ...related];
+  // What holds a wheel takes nothing from a sentence that shares a word: `wheel bearing grease` is none of its.
+  const holdsWheel = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b/i.test(phrase);
+  const closest = holdsWheel
+    ? [torque.step, ...saidBehind]
+    : ofVehicle
+      ? [torque.step, ...others.filter(sameStep), ...saidBehind]
+      : [...near, ...related];
   // Rows of a table speak each for itself.
   const sayer = closest.find((at) => {
     if (otherRow(at)) return false;
@@ -690,7 +703,9 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
       );
     if (counts) return at;
     if (theKind !== undefined) continue;
-    const calls = aside || (onlyVerb && before.number === step.number);
+    // `New bolts, threads oiled.` and in the next step `Tighten in star order: 40 Nm`.
+    const stepBefore = onlyVerb && torque.step - at <= 2 && step.number !== undefined && before.number !== undefined;
+    const calls = aside || (onlyVerb && before.number === step.number) || stepBefore;
     if (calls && kindsIn(before.text).length > 0) called ??= at;
     // `Reconnect the upper ball joint. Torque to 60 ft-lb`: what was put together right before.
     else if (onlyVerb && at === torque.step - 1 && step.number !== undefined && before.number === step.number)

@@ -28,6 +28,13 @@ export function tidyTitle(title: string | undefined): string | undefined {
   if (title === undefined) return undefined;
   // `Engineer asked`: who says it.
   if (/\b(?:asked|said|wants|wanted|noted|reported|agreed|had used)\b/i.test(title)) return undefined;
+  // `Heads oiled`, `Lube under the nut`: what goes on them.
+  if (
+    /^(?:lube|grease|oil|paste|sealant|locker|threadlocker)\b|\b(?:oiled|greased|lubricated|cleaned|waxed|dry)$/i.test(
+      title.trim(),
+    )
+  )
+    return undefined;
   const plainTitle = title
     // `Wheels: couple`, `Centre bolt. [`
     .replace(/:\s*(?:tightening )?(?:couple|torque|moment)\s*$/i, '')
@@ -57,6 +64,13 @@ export function tidyTitle(title: string | undefined): string | undefined {
     .replace(/\s(?:by hand|with the fingers)\s*$/i, '')
     .replace(/(?<=\p{L}{3})\sback (?:in|on|up)(?:,.*|\s+with\b.*)?$/iu, '')
     .replace(/(?<=\p{L}{3})\s(?:in|into) (?:position|place)\b.*$/iu, '')
+    .replace(
+      /(?<=\p{L}{3})\s(?:in (?:a )?(?:cross|star|reverse)[- ]?(?:star |cross )?(?:order|pattern|sequence)|against (?:each|one)\b.*|against)\s*$/iu,
+      '',
+    )
+    // `Damper eye at clamp end M12 bolt`
+    .replace(/(?<=\p{L}{3}) M\d{1,2} (?=(?:bolts?|nuts?|screws?|studs?)$)/iu, ' ')
+    .replace(/^(?:millimet(?:re|er)|mil) (?=\p{L}{1,})/iu, '')
     .replace(/(?<=\p{L}{3})\s(?:as|if|a side|per side|that|which|just|it's|he|she|on one|until|while|where)\b.*$/iu, '')
     .replace(/^\s*nothing changes (?:on|for|to|about) (?:the )?/i, '')
     // `And the rails? - Three M6 each rail`: what is asked about names it.

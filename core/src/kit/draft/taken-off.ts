@@ -120,7 +120,10 @@ export function countTakenOff(
       // Known by a part alone, its count names the part: `the two rear bracket bolts`.
       .filter(({ printed }) => said.words.length > 0 || said.parts.some((part) => partWords(printed).includes(part)))
       .find(({ value }, _, all) => (kind === undefined ? all.length === 1 : KIND_OF[value.noun] === kind));
-    const times = timesIn(text, [])?.times ?? (/\bboth\b.*\beach\b/i.test(text) ? 2 : undefined);
+    // `the brake calipers (2 bolts each)`: more than one of them, two unless it says.
+    const several =
+      /\b(?:both|two|2)\b.*\beach\b|\b\p{L}{3,}s \(\d{1,2} (?:\p{L}+ )?(?:bolts|nuts|screws) each\b/iu.test(text);
+    const times = timesIn(text, [])?.times ?? (several ? 2 : undefined);
     const drive = inStep(fact.step).filter(isKind('drive'))[0];
     const turned = drive ? { drive } : {};
     if (counted) return { count: counted.value.count * (times ?? 1), ...turned };

@@ -91,6 +91,10 @@ export const SCRAPPED =
 const THROWN_AWAY =
   /^(?:then |now )?(?:pitch|bin|scrap|discard|dump|throw (?:away|out)|(?:do not|don't|never) re-?use)\s+(?:away |out )?(.+)/i;
 
+/** Whether a step takes a thing off. */
+const takesOff = (actions: readonly StepAction[], removed: string): boolean =>
+  actions.some((action) => action.type === 'remove' && action.removed === removed);
+
 /** What goes back in a sentence that does more than that: `Back on with two screws, 22 Nm`. */
 export function goesBack({ kit, reading }: Drafting, at: number): StepAction[] {
   const text = reading.steps[at]?.text ?? '';
@@ -108,9 +112,17 @@ export function goesBack({ kit, reading }: Drafting, at: number): StepAction[] {
   const plugged = namedIn(kit.disconnects, said).filter(
     ({ id }) => !put.some((action) => action.type === 'reconnect' && action.disconnect === id),
   );
-  const thing = namedIn(kit.removed, said).find(({ fate }) => fate === 'refit');
+  const [thing, ...more] = namedIn(kit.removed, said).filter(({ fate }) => fate === 'refit');
+  // What came off along with it in one sentence goes back with it: `Refit the bumper and the beam`.
+  const together = thing && kit.steps.find(({ actions }) => takesOff(actions, thing.id));
+  const others = more.filter(
+    ({ id }) =>
+      together !== undefined &&
+      takesOff(together.actions, id) &&
+      !put.some((action) => action.type === 'refit' && action.removed === id),
+  );
   return [
-    ...(thing ? [{ type: 'refit' as const, removed: thing.id }] : []),
+    ...[...(thing ? [thing] : []), ...others].map(({ id }) => ({ type: 'refit' as const, removed: id })),
     ...plugged.map(({ id }) => ({ type: 'reconnect' as const, disconnect: id })),
   ];
 }
@@ -514,11 +526,16 @@ export function offAndOn(drafting: Drafting, text: string): StepAction[] {
 }
 
 /** Whether a sentence begins like one of these acts. */
-export const soundsLikeAct = (text: string): boolean => WORD_ACTS.some(({ words }) => words.test(text));
+/** `Never back off.`: what is not to be done is no act. */
+const FORBIDS_IT = /^\W*(?:never|do not|don['’]t)\b(?! re-?use)(?!.*\b(?:but|instead|before|until|unless|without)\b)/i;
+
+export const soundsLikeAct = (text: string): boolean =>
+  !FORBIDS_IT.test(text) && WORD_ACTS.some(({ words }) => words.test(text));
 
 /** The act that a sentence says by its words; undefined where none can be told. */
 export function wordAct(drafting: Drafting, text: string): StepAction | undefined {
   const plain = text.replace(/^\s*\d+\s*[|):.]\s*/, '');
+  if (FORBIDS_IT.test(plain)) return undefined;
   for (const { words, act } of WORD_ACTS) {
     const match = words.exec(plain);
     const said = match && act(drafting, match, plain);
