@@ -221,6 +221,13 @@ export interface GroupOrders {
   torque: readonly PlanStation[];
 }
 
+/**
+ * Which of a station's own passes one of its group's is, from 0: what is turned by an angle takes no part in the shop's stages,
+ * and its only pass is its first.
+ */
+export const ownPass = ({ passIndexes }: Pick<PlanStation, 'passIndexes'>, pass: number): number =>
+  passIndexes.includes(pass) ? passIndexes.indexOf(pass) : pass;
+
 const indexes = new WeakMap<Plan, PlanIndex>();
 
 /** Looks the parts of a plan up by id. */

@@ -4,6 +4,7 @@ import { stationState } from '../job/job-state.ts';
 import { stationComplete } from '../job/station-progress.ts';
 import { drafted } from '../kit/draft/fixture/drafted.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
+import { ownPass } from '../kit/plan.ts';
 import type { TighteningSpec } from '../tightening/kinds.ts';
 import { rehearse } from './rehearsal.ts';
 
@@ -45,6 +46,9 @@ describe('stages that a sheet prints before its last pull', () => {
   it('are a habit of the shop where the sheet prints none, and no habit turns a bolt twice', () => {
     const plain = { ...kit, groups: kit.groups.map(({ stages: _, ...group }) => group) };
     expect(pulls(plain).map(([, pass]) => pass)).toEqual(Array(6).fill(1));
+    // It is called its first pass, and not a second without one before it.
+    const opened = openLog(rehearse(plain, {}).setup);
+    expect(opened.ok && opened.value.plan.stations.map((station) => ownPass(station, 1))).toEqual(Array(6).fill(0));
   });
   it('come before a bolt is drawn to its yield point', () => {
     const made = pulls(tightened(kit, { kind: 'yieldControlled', thresholdNm: 60, maximumNm: 120 }));

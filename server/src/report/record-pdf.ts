@@ -21,6 +21,7 @@ import { careList } from '#core/job/care.ts';
 import type { EventClock } from '#core/job/command-time.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
+import { ownPass } from '#core/kit/plan.ts';
 import { written } from '#core/quantity/display.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
@@ -178,7 +179,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
             index === 0 ? station.label : '',
             index === 0 ? name : '',
             index === 0 ? station.printed : '',
-            passShort(pass, pull.pass),
+            passShort(pass, ownPass(station, pull.pass)),
             aimed,
             figure,
             inOther,

@@ -17,7 +17,7 @@ import { stepTitle } from '#contract/wording/step-text.ts';
 import { curveText } from '#contract/wording/trace-text.ts';
 import { careList } from '#core/job/care.ts';
 import type { Pull } from '#core/job/job-state.ts';
-import type { PlanStation } from '#core/kit/plan.ts';
+import { ownPass, type PlanStation } from '#core/kit/plan.ts';
 import { written } from '#core/quantity/display.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { lookLines } from '#core/record/look-lines.ts';
@@ -133,7 +133,11 @@ export default function RecordScreen() {
                             <span className="block text-ink-2">{shown?.inOther}</span>
                           </td>
                           <td className="pr-3 text-sm">
-                            {pull ? passText(line?.pass, pull.pass) : stop ? say('stop confirmed') : say('not yet')}
+                            {pull
+                              ? passText(line?.pass, ownPass(station, pull.pass))
+                              : stop
+                                ? say('stop confirmed')
+                                : say('not yet')}
                           </td>
                           <td className="pr-4 pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
                           <td className="text-sm">

@@ -4,6 +4,7 @@ import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { say } from '#contract/wording/say.ts';
 import { setsOnTheThread } from '#core/compound/compound.ts';
 import { stationState } from '#core/job/job-state.ts';
+import { ownPass } from '#core/kit/plan.ts';
 import { written } from '#core/quantity/display.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
@@ -41,7 +42,7 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
           {tell('Station {label}', { label: station.label })}
         </h2>
         <p className="figures text-right text-[0.95rem]">
-          {step.kind === 'pull' ? passText(group.passes[step.pass], step.pass) : ''}
+          {step.kind === 'pull' ? passText(group.passes[step.pass], ownPass(station, step.pass)) : ''}
           {step.kind === 'pull' ? say(' · {place} of {count}', { place, count: group.stations.length }) : ''}
         </p>
       </div>
@@ -137,7 +138,13 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       {(stationState(state, station.id).repeats ?? []).map(({ commandId, pass, torqueNm, by }) => (
         <p key={commandId} role="status" className="mt-2 border-l-4 border-bad pl-3">
           {tell('{passText}  {name} pulled it again with {torqueNm} N·m on another device. It counts once.', {
-            passText: <b>{tell('Pulled twice for {passText}.', { passText: passText(group.passes[pass], pass) })}</b>,
+            passText: (
+              <b>
+                {tell('Pulled twice for {passText}.', {
+                  passText: passText(group.passes[pass], ownPass(station, pass)),
+                })}
+              </b>
+            ),
             name: by.name,
             torqueNm: written(torqueNm, 1),
           })}
