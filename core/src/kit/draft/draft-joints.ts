@@ -1,8 +1,5 @@
 import type { DriveSize } from '../../fastener/drive.ts';
-import { type HeadStandard, headDimension, usualHead } from '../../fastener/head-dimension.ts';
-import { parseThread, type Thread } from '../../fastener/thread.ts';
-import type { Fact, FactValue, SheetDrive } from '../../sheet/fact.ts';
-import { NUMBER_WORDS } from '../../sheet/lexicon.ts';
+import type { Fact, FactValue } from '../../sheet/fact.ts';
 import { inchSizeIn } from '../../sheet/spoken-thread.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { Pattern } from '../../tightening/pattern.ts';
@@ -10,28 +7,30 @@ import type { Item, OrderRule, Station } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { PrintedSpec } from '../printed-spec.ts';
 import { printedTorque, specOfTorque } from '../spec-from-printed.ts';
+import { calledByLength } from './by-length.ts';
 import { countsByLetter, rowLetter } from './called-letters.ts';
 import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
+import { howMany } from './how-many.ts';
+import { nameOfJoint } from './joint-name.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
+import { asListed, inchOf, sizeAlone, threadNamed, threadOf, turns, usualDrive } from './joint-size.ts';
 import { fitsBySize, stackOf, washersOf } from './joint-stack.ts';
 import {
   elsewhere,
+  HOLDS_WHEEL,
   kindsIn,
   partWords,
   phraseBefore,
   type Times,
   tellingWords,
-  timesIn,
   U_BOLTS,
 } from './joint-words.ts';
-import { doneOnOtherSide } from './other-side-later.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
-import { sentenceIndex } from './sentence-index.ts';
-import { countTakenOff, driveTakenOff } from './taken-off.ts';
+import { driveTakenOff } from './taken-off.ts';
 
 const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pattern> = {
   star: 'star',
@@ -62,100 +61,12 @@ function placeOf(at: number, count: number, times: Times | undefined, before = 0
   return { label: `${marks[side]}${number + before}`, words: `${names[side]}${each > 1 ? ` ${number}` : ''}` };
 }
 
-/** The standards of heads that are no hexagon. */
-const STANDARD_OF_HEAD: Partial<Record<NonNullable<Item['head']>, HeadStandard>> = {
-  button: 'ISO 7380',
-  socketCap: 'ISO 4762',
-  countersunk: 'ISO 10642',
-};
-
 /** Heads as sentences call them. */
 const HEAD_IN_WORDS: Partial<Record<NonNullable<Item['head']>, RegExp>> = {
   button: /\bbutton[- ]?heads?\b/i,
   socketCap: /\b(?:socket|cap)[- ]?(?:head(?:ed)?|screws?)\b/i,
   countersunk: /\b(?:countersunk|csk|flat[- ]?head)\b/i,
 };
-
-/** The drive a thread's usual head has, or the head a piece is called by, where the sheet names none. */
-function usualDrive(thread: Thread | undefined, head: Item['head']): DriveSize | undefined {
-  if (!thread) return undefined;
-  const ofHead = head && STANDARD_OF_HEAD[head];
-  if (ofHead) {
-    const key = headDimension(ofHead, thread);
-    return key && { kind: 'hexKey', acrossFlatsMm: key.acrossFlatsMm };
-  }
-  const usual = headDimension(usualHead(thread), thread);
-  return usual
-    ? {
-        // The number sizes have no hexagon: their usual head takes a key.
-        kind: usual.grip === 'socket' ? 'hexKey' : 'hex',
-        acrossFlatsMm: Math.round(usual.acrossFlatsMm * 100) / 100,
-        ...(thread.system === 'unified' ? { inch: true as const } : {}),
-      }
-    : undefined;
-}
-
-/**
- * Whether a width said near a joint can be its head's: a hexagon is 1.2 to 2.6 times its thread across flats, from thin
- * flange heads to the smallest screws (ISO 4017, ASME B18.2.1; the bounds are common practice, no source).
- */
-const turns = (drive: SheetDrive, thread: Thread | undefined): boolean =>
-  drive.kind !== 'hex' ||
-  thread === undefined ||
-  (drive.acrossFlatsMm >= 1.2 * thread.nominalMm && drive.acrossFlatsMm <= 2.6 * thread.nominalMm);
-
-/** A thread as the packing list writes it. */
-function threadNamed(written: string | undefined): Thread | undefined {
-  const read = written === undefined ? undefined : parseThread(written.replace(' x ', ' × '));
-  return read?.ok ? read.value.thread : undefined;
-}
-
-/** The thread a joint's sentences speak of; one that cannot be read stays unsaid. */
-function threadOf(torque: Of<'torque'>, said: JointSentences): Thread | undefined {
-  return [torque.about, said.thread?.value.designation, said.items.find((item) => item.thread)?.thread]
-    .map(threadNamed)
-    .find((thread) => thread !== undefined);
-}
-
-/** `7/16"`: a size in inches that a figure is about, without its pitch. */
-const inchOf = (about: string | undefined): string | undefined => /^(\d{1,2}\/\d{1,2})"$/.exec(about ?? '')?.[1];
-
-/** A size whose pitch the sentence leaves out is that of the only thread of this size on the packing list. */
-function asListed(
-  { reading, inStep }: Drafting,
-  listed: ReadonlySet<string>,
-  torque: Of<'torque'>,
-  thread: Thread | undefined,
-  /** The sentences that count its pieces and put it together. */
-  beside: ReadonlyArray<number | undefined>,
-  /** Another sentence says the size, and no pitch. */
-  elsewhere: boolean,
-): Thread | undefined {
-  // `All 1/2" hardware to 75 lb-ft` says its size, whatever stands beside it.
-  const ownInch =
-    inchOf(torque.about) ??
-    (torque.about === undefined ? inchSizeIn(reading.steps[torque.step]?.text ?? '') : undefined);
-  if (!thread || (ownInch !== undefined && !thread.designation.startsWith(`${ownInch}-`))) {
-    const inch = [torque.step, ...(thread ? [] : beside)]
-      .map((at) => inchSizeIn(reading.steps[at ?? -1]?.text ?? ''))
-      .find((size) => size !== undefined);
-    const ofSize = [...listed].filter((designation) => inch !== undefined && designation.startsWith(`${inch}-`));
-    return ofSize.length === 1 ? threadNamed(ofSize[0]) : thread;
-  }
-  const bare = inStep(torque.step)
-    .filter(isKind('thread'))
-    .some(({ value }) => value.pitchAssumed && value.designation === torque.about);
-  if (!bare && !elsewhere) return thread;
-  if (listed.has(thread.designation.replace(' × ', ' x '))) return thread;
-  const same = [...listed].flatMap((designation) => {
-    const other = threadNamed(designation);
-    return other?.system === thread.system && other.nominalMm === thread.nominalMm ? [other] : [];
-  });
-  return same.length === 1 ? same[0] : thread;
-}
-
-/** A thread without its pitch: a washer has none. */
-const sizeAlone = (designation: string | undefined): string | undefined => designation?.split(/ x |(?<=\d)-/)[0];
 
 /** One figure for every piece of a size: `Torque ALL 1/2" hardware to 75 lb-ft`. */
 const ALL_OF_SIZE = /\ball\b[^.;]{0,30}\b(?:hardware|fasteners|bolts|screws)\b/i;
@@ -210,11 +121,6 @@ const SIZES_ALONE = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))["″]?'?s\b/g;
 
 const NUTS_OF_U_BOLT = 2;
 
-const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
-
-const HOLDS_WHEEL =
-  /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b|^\W*(?:road )?wheels?:? (?:tightening )?(?:couple|torque|moment)\b/i;
-
 /**
  * Whether a sentence calls a piece by what its name begins with, before its size or behind it: `9/16" high nut`.
  *
@@ -253,135 +159,6 @@ function pulledAgain(
     (other) => other.torque.value.maxNm === value.maxNm && (thread === undefined || other.thread === thread),
   );
   return same.length === 1 ? same[0] : same.find((other) => other.parts.some((word) => words.includes(word)));
-}
-
-/** So many of one for each of something whose number is not said. */
-const SHARED_OUT =
-  /\b(?:per|for each|to each|at each|on each|each|every|(?<=\b(?:bolts?|screws?|nuts?|studs?) )to an?) (?!(?:torque|figure|value|depth|stop|height)\b)\p{L}{3,}|\b(?:bolts?|screws?|nuts?|studs?) each(?=\s*[,.;(])/iu;
-/** `two a side, each one with two of them`: shared out once more than over the sides. */
-const SHARED_BEYOND_SIDES = /\b(?:per|each|every) (?!sides?\b|corners?\b|wheels?\b)\p{L}{3,}/iu;
-/** More shares than these are no sides, rails or corners. */
-const MOST_SHARES = 6;
-
-/** How many wheels came off, as the sheet says it: for nuts that it counts by the wheel. */
-const wheelsOff = (steps: Drafting['reading']['steps']): number | undefined => {
-  const said = steps.find(({ text }) => /\bwheels?\b/i.test(text) && /\b(?:off|remove|take)\b/i.test(text))?.text;
-  if (said === undefined) return undefined;
-  return /\b(?:all|four|road)\b[^.;]*\bwheels\b/i.test(said)
-    ? 4
-    : /\b(?:front|rear|both|two)\b[^.;]*\bwheels\b/i.test(said)
-      ? 2
-      : undefined;
-};
-/**
- * `2 brackets per side`, and below it `Bracket to sill: 2 x M8`: what is said of one bracket is done at each of them;
- * undefined where the part is one, or is counted nowhere near.
- */
-function partsBefore(steps: Drafting['reading']['steps'], at: number): number | undefined {
-  const [, part] = /^(?:the )?(\p{L}{3,}) to \p{L}/iu.exec(steps[at]?.text.trim() ?? '') ?? [];
-  if (part === undefined || part.endsWith('s')) return undefined;
-  const counted = new RegExp(
-    `\\b(\\d{1,2}|two|three|four|five|six) (?:[\\p{L}-]+ ){0,2}${part}s\\b(?:\\s+(per|a|each) side)?`,
-    'iu',
-  );
-  for (let above = at - 1; above >= Math.max(0, at - PARTS_ABOVE); above--) {
-    const said = counted.exec(steps[above]?.text ?? '');
-    const many = said && (Number(said[1]) || NUMBER_WORDS[said[1]?.toLowerCase() ?? '']);
-    if (said && many && many * (said[2] ? 2 : 1) > 1) return many * (said[2] ? 2 : 1);
-  }
-  return undefined;
-}
-const PARTS_ABOVE = 4;
-const NUTS_EACH =
-  /\bwheels?\b[^.;]*\b(?:nuts?|bolts?) (?:each|per wheel|a wheel)\b|\b(?:wheel|lug)[ -]?(?:nuts?|bolts?)\b[^.;]*\(\d{1,2} (?:each|per wheel|a wheel)\)/i;
-
-/** One of several: `bodies` as `body`, `brackets` as `bracket`. */
-const oneOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/ies$/, 'y')
-    .replace(/(?<=[^s])s$/, '');
-
-/**
- * `Install the hub body. Torque the six bolts`, and the list has two hub bodies and twelve bolts: what is said of one is done
- * at each of them; undefined where the list says otherwise.
- */
-function ofListedParts(
-  { kit, reading }: Drafting,
-  said: JointSentences,
-  at: number,
-  count: number,
-  has: number,
-): number | undefined {
-  if (said.times !== undefined || !Number.isFinite(has) || has <= count) return undefined;
-  const { count: counted } = said;
-  const behind =
-    counted && reading.steps[counted.step]?.text.slice(counted.end - (reading.steps[counted.step]?.start ?? 0));
-  // `with four of the M4 screws`: some of them, and no share of each.
-  if (
-    /^[^.;,]{0,12}\bof (?:the|its|these|those)\b/i.test(`${counted?.printed ?? ''}${behind ?? ''}`.replace(/^\S+/, ''))
-  )
-    return undefined;
-  const sentences = [at - 1, at].map((step) => reading.steps[step]?.text.toLowerCase() ?? '');
-  const part = kit.items.find(
-    ({ kind, quantity, name }) =>
-      kind === 'part' &&
-      quantity > 1 &&
-      quantity * count === has &&
-      sentences.some((text) =>
-        new RegExp(`\\b(?:the|a|one) ${oneOf(name).replace(/[^\\p{L} -]/gu, '.')}\\b`, 'u').test(text),
-      ),
-  );
-  return part && has;
-}
-
-/** `the long one`, `the longer bolts` */
-const LONG_ONE = /\blong(?:er|est)? (?:one|bolt|screw)s?\b/i;
-
-/** The line of the list that has the longest bolts; undefined where two have. */
-function longestOf(bolts: readonly Item[]): Item | undefined {
-  const [first, second] = bolts
-    .filter(({ lengthMm }) => lengthMm !== undefined)
-    .toSorted((a, b) => (b.lengthMm ?? 0) - (a.lengthMm ?? 0));
-  return second && (second.lengthMm ?? 0) < (first?.lengthMm ?? 0) ? first : undefined;
-}
-
-/** A figure said of a place alone: `new damper in: upper`, `lower`. */
-const PLACE_ALONE = /(?:^|[:,]\s*|\band\s+)(?:the )?(upper|lower|front|rear|inner|outer|top|bottom|left|right)\s*$/i;
-
-const ENDS_PLACE = /[:,]?\s+(?:upper|lower|front|rear|inner|outer|top|bottom|left|right)$/i;
-
-/** How many sentences above its figure a joint's part is looked for. */
-const FITTED_ABOVE = 16;
-
-/** Whether a sentence takes something off. */
-const takesOff = ({ inStep }: Drafting, step: number): boolean =>
-  inStep(step).some(({ value }) => value.kind === 'action' && ['remove', 'disconnect'].includes(value.action));
-
-/** The sentences that fit the part a joint is told by alone: `Fit the arm`, for the front arm bolt. */
-function fittedWith(drafting: Drafting, { parts }: JointSentences, at: number): number[] {
-  const { reading } = drafting;
-  if (parts.length === 0) return [];
-  const index = sentenceIndex(reading.steps);
-  const keys = parts.map((part) => `part ${part}`);
-  const from = Math.max(0, at - FITTED_ABOVE);
-  return Array.from({ length: at - from }, (_, step) => from + step).filter(
-    (above) => index.parts(above).some((part) => keys.includes(part)) && !takesOff(drafting, above),
-  );
-}
-
-/** `the short ones`, `the shorter bolts` */
-const SHORT_ONE = /\bshort(?:er|est)? (?:one|bolt|screw)s?\b/i;
-
-/** The shortest bolts of a size the list has in several lengths; undefined where it has no such size, or two. */
-function shortestOf(bolts: readonly Item[]): Item | undefined {
-  const shorter = bolts.filter(
-    (bolt) =>
-      bolt.lengthMm !== undefined &&
-      bolts.some(({ thread, lengthMm }) => thread === bolt.thread && (lengthMm ?? 0) > (bolt.lengthMm ?? 0)) &&
-      !bolts.some((one) => one.thread === bolt.thread && (one.lengthMm ?? Number.NaN) < (bolt.lengthMm ?? 0)),
-  );
-  return shorter.length === 1 ? shorter[0] : undefined;
 }
 
 /** Pieces of one kind among which a count may tell one. */
@@ -517,11 +294,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     };
     // `then the long one, 55`: by its length, and not by the size that was said before it.
     const phrase = phraseBefore(reading.steps[torque.step] as SheetStep, torque.start);
-    const byLength = LONG_ONE.test(phrase)
-      ? longestOf(listed.get('bolt') ?? [])
-      : SHORT_ONE.test(phrase)
-        ? shortestOf(listed.get('bolt') ?? [])
-        : undefined;
+    const byLength = calledByLength(phrase, listed.get('bolt') ?? []);
     const asked = byLength?.thread ? { ...torque, about: byLength.thread.replace(' x ', ' × ') } : torque;
     const said = jointSentences(drafting, packing, asked);
     const sentence = reading.steps[torque.step]?.text ?? '';
@@ -711,84 +484,21 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       bolt && left(bolt) > 0 ? left(bolt) : Number.POSITIVE_INFINITY,
       nut && left(nut) > 0 ? left(nut) : Number.POSITIVE_INFINITY,
     );
-    const ofUBolts = uBolt && counted && KIND_OF[counted.value.noun] === 'bolt' ? NUTS_OF_U_BOLT : 1;
-    const each = counted && counted.value.count * ofUBolts;
-    // `All six on` counts them all; `two to each hanger` as often as there are hangers.
-    const all =
-      counted !== undefined &&
-      /\ball\b/i.test(
-        (reading.steps[counted.step]?.text ?? '')
-          .slice(Math.max(0, counted.start - (reading.steps[counted.step]?.start ?? 0) - 8))
-          .slice(0, 12),
-      );
-    const wheels = NUTS_EACH.test(sentence) ? wheelsOff(reading.steps) : undefined;
-    const first = !inStep(torque.step).some((fact) => fact.value.kind === 'torque' && fact.start < torque.start);
-    // Without numbers only what was pulled before is repeated.
-    const inParagraphs = reading.steps[torque.step]?.number === undefined;
-    // `at each end` is of one side; so many to each of the parts on the list are of all of them.
-    const eachEnd =
-      said.times?.places === 'pieces' &&
-      /\b(?:each|either|both) ends?\b/i.test(reading.steps[said.count?.step ?? torque.step]?.text ?? '');
-    const sidesLater =
-      (said.times === undefined || eachEnd) &&
-      !row &&
-      !HOLDS_WHEEL.test(sentence) &&
-      // `Fit the arm … other side the same`, and its bolts are pulled further on, on both.
-      (inParagraphs
-        ? [torque.step]
-        : [torque.step, said.count?.step ?? torque.step, ...said.assembled, ...fittedWith(drafting, said, torque.step)]
-      ).some((step) => doneOnOtherSide(reading.steps, step));
-    const times: Times | undefined = sidesLater ? { times: 2 * (said.times?.times ?? 1), places: 'sides' } : said.times;
-    // `two each side` is done at once; what `the other side` repeats is done there.
-    const apart =
-      times?.places === 'sides' &&
-      !row &&
-      !HOLDS_WHEEL.test(sentence) &&
-      ![torque.step, said.count?.step ?? torque.step].some((step) => {
-        const here = timesIn(reading.steps[step]?.text ?? '', []);
-        return here !== undefined && here.places !== 'pieces';
-      });
-    const ofParts = counted && first && !times && !all ? partsBefore(reading.steps, torque.step) : undefined;
-    const unsaid = !counted && !bolt && !nut && !times;
-    // `Three M6 each rail`, and the list has six: as many as it has, where no other figure is for them.
-    const ofOneShare = (counted?.value.count ?? 0) * (times?.times ?? 1);
-    const sharedOut =
-      counted !== undefined &&
-      !all &&
-      (times ? SHARED_BEYOND_SIDES : SHARED_OUT).test(reading.steps[counted.step]?.text ?? '') &&
-      Number.isFinite(has) &&
-      has > ofOneShare &&
-      has % ofOneShare === 0 &&
-      has / ofOneShare <= MOST_SHARES &&
-      figuresOf.get(torque.about) === 1;
-    // `Number: a 4, b 2`, of the rows that bear these letters.
-    const ofLetter = counted ? undefined : ofLetters.get(rowLetter(sentence) ?? '');
-    const off =
-      !counted && !bolt && !nut && ofLetter === undefined && (!times || sidesLater)
-        ? countTakenOff(drafting, said, torque)
-        : undefined;
     // `Front M10 x 30`, `Middle M10 x 30` of one table: each row has its share of the list's.
-    const rows = row && each === undefined ? (rowsOfSize.get(torque.about) ?? 0) : 0;
+    const rows = row && counted === undefined ? (rowsOfSize.get(torque.about) ?? 0) : 0;
     if (rows > 0) rowsOfSize.set(torque.about, rows - 1);
-    const wanted =
-      ofLetter ??
-      (off && off.count * (sidesLater ? 2 : 1)) ??
-      (each === undefined
-        ? Number.isFinite(has)
-          ? rows > 1 && has % rows === 0
-            ? has / rows
-            : has
-          : // `Clips (4)`: as many as the list has of them, screwed by themselves as they are.
-            (times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
-        : sharedOut
-          ? has
-          : (ofListedParts(drafting, said, torque.step, each, has) ??
-            each * (wheels ?? (times && !all ? times.times : sidesLater ? 2 : (ofParts ?? 1)))));
-    // What only the prose counts is of one part or of one side, and there are as many as the parts want.
-    const ofOne = ofParts !== undefined || sidesLater;
-    const most = ofOne && pieces.length === 0 ? Number.POSITIVE_INFINITY : has;
-    const count = Math.max(1, Math.min(wanted, most, 200));
-    if (most > has && bolt) bolt.quantity = Math.max(bolt.quantity, count);
+    const { count, times, apart, off, assumed } = howMany(drafting, said, torque, {
+      bolt,
+      nut,
+      has,
+      listed: pieces.length > 0,
+      toEach: uBolt && counted && KIND_OF[counted.value.noun] === 'bolt' ? NUTS_OF_U_BOLT : 1,
+      ofLetter: ofLetters.get(rowLetter(sentence) ?? ''),
+      rows,
+      onlyFigure: figuresOf.get(torque.about) === 1,
+      left,
+    });
+    if (count > has && bolt) bolt.quantity = Math.max(bolt.quantity, count);
     if (counted) place(counted, `groups[${kit.groups.length}]`);
     const kind =
       bent || (U_BOLTS.test(phrase) && !nut) ? 'U-bolts' : `${nut && !bolt ? 'nut' : (said.kinds[0] ?? 'bolt')}s`;
@@ -796,57 +506,29 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const section = sectionOf(reading.steps, said.keyed ?? torque.step)?.replace(/\s*\(\d+\)/g, '');
     const size = (thread ?? threadNamed((bolt ?? nut)?.thread))?.designation;
     const unlisted = thread === undefined && inch !== undefined && !said.kinds.includes('nut') ? `${inch}"` : undefined;
-    const plain =
-      section !== undefined && tellingWords(section).length + partWords(section).length > 0
-        ? `${capital(section.toLowerCase())} ${kind}`
-        : (size ?? unlisted)
-          ? `${size ?? unlisted} ${kind}`
-          : said.kinds[0] === undefined
-            ? 'Joint'
-            : capital(kind);
-    const numbered = `${plain}, step ${(reading.steps[torque.step]?.number ?? torque.step + 1).toString()}`;
-    // A size alone names a joint as long as it is the only one of its size.
-    const taken = plain === 'Joint' || kit.groups.some((group) => group.title === plain);
-    // `Screws` alone says less than their size.
-    const bySize =
-      thread &&
-      !/\s/.test(said.title ?? '') &&
-      // The one word of a cell is a name; of a sentence it may be any.
-      (!row || said.title === undefined || kindsIn(said.title).length > 0) &&
-      !said.words.some((word) => word.startsWith('part '));
-    const beside = calledBeside && `${capital(calledBeside)} ${kind}`;
-    // `5/8s got 150 ft-lbs`: called by their size alone.
-    const called = bySize || sizesAlone.length > 0 ? undefined : (said.title ?? beside);
-    // Two rows of one name are told apart by what stands in brackets: `chassis face (inner row)`.
-    const which = /^[^|\t]{3,40}?\((\p{L}[\p{L} -]{2,24})\)/u.exec(sentence)?.[1];
-    const twice = called !== undefined && which !== undefined && kit.groups.some((group) => group.title === called);
-    // `New damper in: upper 68 Nm, lower 115 Nm`: each by its place.
-    const atPlace = PLACE_ALONE.exec(phrase)?.[1]?.toLowerCase();
-    const placed =
-      called !== undefined && atPlace && !called.toLowerCase().includes(atPlace)
-        ? `${called.replace(ENDS_PLACE, '')}, ${atPlace}`
-        : called;
-    const bare = twice ? `${called}, ${which}` : (placed ?? (taken ? numbered : plain));
-    // `Left foot` that stands on both sides is `Foot`.
-    const onBoth =
-      times?.places === 'sides' ? capital(bare.replace(/^(?:left|right)(?:[- ]hand)? (?=\p{L})/iu, '')) : bare;
-    const title = clip(version ? `${onBoth}, ${version}` : onBoth, 80);
+    const title = nameOfJoint(
+      {
+        step: reading.steps[torque.step] as SheetStep,
+        number: reading.steps[torque.step]?.number ?? torque.step + 1,
+        row,
+        phrase,
+        section,
+        title: said.title,
+        words: said.words,
+        beside: calledBeside,
+        thread,
+        size: size ?? unlisted,
+        sizeAlone: sizesAlone.length > 0,
+        pieces: kind,
+        kinds: said.kinds,
+        onSides: times?.places === 'sides',
+        version,
+      },
+      (name) => kit.groups.some((group) => group.title === name),
+    );
     const onlyFor = variants.conditionAt(torque.step);
     const groupPath = `groups[${kit.groups.length}]`;
-    // `two per leg`, and nobody says how many legs: asked.
-    const shared = counted !== undefined && !times && !all && SHARED_OUT.test(reading.steps[counted.step]?.text ?? '');
-    const perUnknown =
-      shared &&
-      (counted?.value.count ?? 0) === count &&
-      !Number.isFinite(bolt?.source === 'kit' && pieces.length > 0 ? has : Number.POSITIVE_INFINITY);
-    if (
-      (unsaid && off === undefined && ofLetter === undefined) ||
-      perUnknown ||
-      ofParts !== undefined ||
-      (sidesLater && !counted && off === undefined) ||
-      sharedOut
-    )
-      assume(groupPath, 'countAssumed', title);
+    if (assumed) assume(groupPath, 'countAssumed', title);
     let piece = bolt ?? nut;
     if (!piece) {
       const noun =

@@ -297,3 +297,7 @@ export const kindsIn = (text: string): ItemKind[] => [
     }),
   ),
 ];
+
+/** What holds a wheel, as a sentence or a title calls it. */
+export const HOLDS_WHEEL =
+  /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b|^\W*(?:road )?wheels?:? (?:tightening )?(?:couple|torque|moment)\b/i;

@@ -78,6 +78,15 @@ describe('hubs', () => {
   });
 });
 
+describe('what is said of one part of several', () => {
+  const list = 'Kit contains: 2 latches, 8 bolts M5 x 0.8 x 16.\n\n';
+  it.each([
+    ['is done at each, by its name in the singular', '1. Fit the latch with four bolts, 5 Nm.', 8],
+    ['is not, where another part is fitted', '1. Fit the strap with four bolts, 5 Nm.', 4],
+    ['is not, where some of the pieces are named', '1. Fit the latch with four of the bolts, 5 Nm.', 4],
+  ])('%s', (_, step, count) => expect(named(`${list}${step}\n`).map(([, often]) => often)).toEqual([count]));
+});
+
 describe('a figure that names nothing', () => {
   const FLYWHEEL = `Parts: flywheel, 8 flywheel bolts M10x1, 6 plate bolts M7x18.
 
