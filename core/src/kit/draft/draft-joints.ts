@@ -15,19 +15,12 @@ import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { howMany } from './how-many.ts';
 import { nameOfJoint } from './joint-name.ts';
+import { piecesOf } from './joint-pieces.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
 import { asListed, inchOf, sizeAlone, threadNamed, threadOf, turns, usualDrive } from './joint-size.ts';
 import { fitsBySize, stackOf, washersOf } from './joint-stack.ts';
-import {
-  elsewhere,
-  HOLDS_WHEEL,
-  kindsIn,
-  partWords,
-  phraseBefore,
-  type Times,
-  tellingWords,
-  U_BOLTS,
-} from './joint-words.ts';
+import { HOLDS_WHEEL, partWords, phraseBefore, type Times, U_BOLTS } from './joint-words.ts';
+import { NUTS_OF_U_BOLT, stockOfList } from './list-stock.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
 import { driveTakenOff } from './taken-off.ts';
@@ -60,13 +53,6 @@ function placeOf(at: number, count: number, times: Times | undefined, before = 0
   const [side, number] = [Math.floor(at / each), (at % each) + 1];
   return { label: `${marks[side]}${number + before}`, words: `${names[side]}${each > 1 ? ` ${number}` : ''}` };
 }
-
-/** Heads as sentences call them. */
-const HEAD_IN_WORDS: Partial<Record<NonNullable<Item['head']>, RegExp>> = {
-  button: /\bbutton[- ]?heads?\b/i,
-  socketCap: /\b(?:socket|cap)[- ]?(?:head(?:ed)?|screws?)\b/i,
-  countersunk: /\b(?:countersunk|csk|flat[- ]?head)\b/i,
-};
 
 /** One figure for every piece of a size: `Torque ALL 1/2" hardware to 75 lb-ft`. */
 const ALL_OF_SIZE = /\ball\b[^.;]{0,30}\b(?:hardware|fasteners|bolts|screws)\b/i;
@@ -119,19 +105,6 @@ const ONCE_MORE =
 /** `the 5/8s`: pieces called by their size alone. */
 const SIZES_ALONE = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))["″]?'?s\b/g;
 
-const NUTS_OF_U_BOLT = 2;
-
-/**
- * Whether a sentence calls a piece by what its name begins with, before its size or behind it: `9/16" high nut`.
- *
- * @param whole - by all of it; else its noun is enough: `the nut` for the castle nut
- */
-function isCalled({ name }: Item, sentence: string, whole: boolean): boolean {
-  const [called = ''] = name.replace(/^(?:[\d#][\d/.-]*["”]?\s+(?:[x×]\s+)?)+/, '').split(/[\s,]+(?=[\d#]|M\d)/);
-  const word = whole ? called : (called.split(' ').at(-1) ?? '');
-  return word !== '' && new RegExp(`\\b${word.replace(/[^\p{L}\d -]/gu, '.')}s?\\b`, 'iu').test(sentence);
-}
-
 /** Joints already drawn, by what names them, for a value that is said of the same joint again. */
 interface Drawn {
   group: string;
@@ -161,9 +134,6 @@ function pulledAgain(
   return same.length === 1 ? same[0] : same.find((other) => other.parts.some((word) => words.includes(word)));
 }
 
-/** Pieces of one kind among which a count may tell one. */
-const MOST_LOOKED_AT = 40;
-
 /** How many joints back a value may be said again; more are of another chapter. */
 const SAID_AGAIN = 60;
 
@@ -191,7 +161,7 @@ export interface Joints {
  */
 export function draftJoints(drafting: Drafting, packing: Packing, variants: Variants): Joints {
   const { reading, facts, kit, inStep, place, assume, freshId, addItem, compoundId } = drafting;
-  const { washerFor, wordsOf, tightenedInRow, countedIn, pieces } = packing;
+  const { washerFor, wordsOf, pieces } = packing;
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
   const together = new Map<string, string[]>();
@@ -203,27 +173,9 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   const ofLetters = countsByLetter(reading.steps);
   /** How far the places of sides and corners are counted. */
   const countedOn = new Map<Times['places'], number>();
-  const used = new Map<string, number>();
-  const unused = (item: Item | undefined): number => (item ? item.quantity - (used.get(item.id) ?? 0) : 0);
+  const stock = stockOfList(drafting, packing);
   const labelsSpent = (said: JointSentences): boolean =>
-    said.items.length > 0 && said.items.every((item) => unused(item) <= 0);
-  // What the list holds, by kind and thread; the vehicle's own pieces are each made for one joint.
-  const listed = new Map<string, Item[]>();
-  const keep = (key: string, item: Item) => {
-    const list = listed.get(key);
-    if (list) list.push(item);
-    else listed.set(key, [item]);
-  };
-  for (const item of kit.items) {
-    keep(item.kind, item);
-    if (item.thread !== undefined) keep(`${item.kind} ${item.thread}`, item);
-  }
-  const metricSizes = new Set(
-    kit.items.flatMap(({ thread }) => {
-      const size = threadNamed(thread);
-      return size?.system === 'metric' ? [size.nominalMm] : [];
-    }),
-  );
+    said.items.length > 0 && said.items.every((item) => stock.unused(item) <= 0);
   const listsWheelNuts = kit.items.some(({ id }) => wordsOf.get(id)?.some((word) => /^(?:wheel|lug)$/.test(word)));
   const threads = new Set(kit.items.flatMap((item) => item.thread ?? []));
   /** How many figures are said of each size, or of none. */
@@ -234,40 +186,6 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   for (const { about, step } of facts.filter(isKind('torque')))
     if (about !== undefined && inTable(reading.steps[step]?.text ?? '') && !inStep(step).some(isKind('count')))
       rowsOfSize.set(about, (rowsOfSize.get(about) ?? 0) + 1);
-  // Pieces of a size that a torque's own sentence names wait for it.
-  const claimed = new Map<string, number>();
-  for (const { about, step } of facts.filter(isKind('torque'))) {
-    const size = inchSizeIn(reading.steps[step]?.text ?? '');
-    for (const name of [about?.replace(' × ', ' x '), size && `${size}-`]) if (name) claimed.set(name, step);
-  }
-  // `Shoulder bolts 45 lb ft` further on: those are no others'. By two words, the last step that tightens them.
-  const calledIn = new Map<string, number>();
-  for (const { step } of facts.filter(isKind('torque'))) {
-    const words = reading.steps[step]?.text.toLowerCase().match(/\p{L}+/gu) ?? [];
-    for (const [at, word] of words.entries()) calledIn.set(`${words[at - 1]} ${word}`, step);
-  }
-  const calledLater = (item: Item, step: number): boolean => {
-    const name = item.name.toLowerCase().replace(/^\d+(?:\.\d+)? ?mm /, '');
-    return (calledIn.get(name.replace('-', ' ')) ?? -1) > step;
-  };
-  const waits = (item: Item, step: number): boolean =>
-    [...claimed].some(
-      ([name, by]) => by > step && (item.thread === name || (name.endsWith('-') && item.thread?.startsWith(name))),
-    ) || calledLater(item, step);
-  // Twice as many nuts or washers as U-bolts of their size wait for them.
-  const uBoltsAt = facts.findLast(
-    (fact) => isKind('torque')(fact) && U_BOLTS.test(reading.steps[fact.step]?.text ?? ''),
-  );
-  const uBolts = kit.items.filter(({ form }) => form === 'uBolt');
-  const heldForUBolts = (item: Item, step: number): boolean =>
-    uBoltsAt !== undefined &&
-    uBoltsAt.step > step &&
-    (item.kind === 'nut' || item.kind === 'washer') &&
-    uBolts.some(
-      ({ thread, quantity }) =>
-        item.quantity === NUTS_OF_U_BOLT * quantity &&
-        (item.thread === undefined || thread === undefined || item.thread === thread),
-    );
   const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
   for (const torque of facts.filter(isKind('torque'))) {
     const when = variants.conditionBefore(torque.step, torque.start) ?? conditionFor(drafting, torque);
@@ -285,16 +203,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       place(torque, pathOf(sameJoint));
       continue;
     }
-    // What another row of the table tightens is not there for this joint.
-    const left = (item: Item | undefined): number => {
-      const row = item && tightenedInRow.get(item.id);
-      if (item && heldForUBolts(item, torque.step)) return 0;
-      if (item && (countedIn.get(item.id) ?? -1) > torque.step) return 0;
-      return row !== undefined && row !== torque.step ? 0 : unused(item);
-    };
+    const left = (item: Item | undefined): number => stock.left(item, torque.step);
     // `then the long one, 55`: by its length, and not by the size that was said before it.
     const phrase = phraseBefore(reading.steps[torque.step] as SheetStep, torque.start);
-    const byLength = calledByLength(phrase, listed.get('bolt') ?? []);
+    const byLength = calledByLength(phrase, stock.of('bolt'));
     const asked = byLength?.thread ? { ...torque, about: byLength.thread.replace(' x ', ' × ') } : torque;
     const said = jointSentences(drafting, packing, asked);
     const sentence = reading.steps[torque.step]?.text ?? '';
@@ -312,7 +224,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     // Of several lengths of one size, the one its sentences name.
     const long = said.thread?.value.designation === thread?.designation ? said.thread?.value.lengthMm : undefined;
     const own = (kind: ItemKind): readonly Item[] => {
-      const ofSize = written === undefined ? [] : (listed.get(`${kind} ${written}`) ?? []);
+      const ofSize = written === undefined ? [] : stock.of(kind, written);
       const ofLength = ofSize.filter(({ lengthMm }) => long !== undefined && lengthMm === long);
       return ofLength.length > 0 ? ofLength : ofSize;
     };
@@ -371,9 +283,6 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     }
     // What holds a wheel is the vehicle's, unless the list has wheel nuts or bolts.
     const wheelsOwn = HOLDS_WHEEL.test(sentence) && !listsWheelNuts;
-    const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
-    // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
-    let calledBeside: string | undefined;
     const figures = inStep(torque.step).filter(isKind('torque')).length;
     const sizesAlone = [...phrase.matchAll(SIZES_ALONE)];
     const inch =
@@ -381,100 +290,16 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       sizesAlone.at(-1)?.[1] ??
       inchSizeIn(phrase) ??
       (figures === 1 ? inchSizeIn(sentence) : undefined);
-    const only = (kind: ItemKind): Item | undefined => {
-      const named =
-        said.kinds.length > 0 ? said.kinds : [inch === undefined ? KIND_OF[said.count?.value.noun ?? ''] : 'bolt'];
-      if (written !== undefined || said.items.length > 0 || !named.includes(kind)) return undefined;
-      if (said.ofVehicle || wheelsOwn) return undefined;
-      const rest: Item[] = [];
-      const asMany: Item[] = [];
-      for (const item of listed.get(kind) ?? []) {
-        if (item.source !== 'kit' || left(item) <= 0 || waits(item, torque.step)) continue;
-        // The inner nut is none of the outer ones.
-        if (elsewhere(phrase, item.name)) continue;
-        rest.push(item);
-        const times = said.times?.times ?? 1;
-        if (said.count && [1, times].some((often) => left(item) === (said.count?.value.count ?? 0) * often))
-          asMany.push(item);
-        if (rest.length > MOST_LOOKED_AT) return undefined;
-      }
-      if (rest.length === 1) return rest[0];
-      // `Slide the header in. Start all bolts. Torque to 18 ft-lb`: the header bolts of the list.
-      const near = said.subject === undefined ? [] : [said.subject - 1, said.subject];
-      const words = near.flatMap((at) => tellingWords(reading.steps[at]?.text ?? ''));
-      const beside = rest.filter((item) => wordsOf.get(item.id)?.some((word) => words.includes(word)));
-      if (beside.length === 1) {
-        calledBeside = wordsOf.get(beside[0]?.id ?? '')?.find((word) => words.includes(word));
-        return beside[0];
-      }
-      const ofInch = inch === undefined ? [] : rest.filter(({ name }) => name.endsWith(` ${inch}"`));
-      if (ofInch.length === 1) return ofInch[0];
-      // Several, and the sentence calls one of them by its name: the bolts, the button heads.
-      const whole = rest.filter((item) => isCalled(item, sentence, true));
-      const called = whole.length > 0 ? whole : rest.filter((item) => isCalled(item, sentence, false));
-      if (called.length === 1) return called[0];
-      if (asMany.length === 1) return asMany[0];
-      // `Join the halves with six button head bolts`, and further on `the six joining bolts`.
-      const counted = reading.steps[said.count?.step ?? torque.step]?.text ?? '';
-      const byHead = rest.filter((item) => item.head !== undefined && HEAD_IN_WORDS[item.head]?.test(counted));
-      return byHead.length === 1 ? byHead[0] : undefined;
-    };
-    // `(the hinge brackets)` on the list, and the joint is the hinge's; a line without a size has that of its joint.
-    const ofWords = (kind: ItemKind): Item | undefined => {
-      if (said.items.length > 0 || said.ofVehicle || wheelsOwn) return undefined;
-      const named = (listed.get(kind) ?? []).filter(
-        (item) =>
-          item.source === 'kit' &&
-          left(item) > 0 &&
-          (written === undefined || item.thread === undefined) &&
-          (said.words.some((word) => wordsOf.get(item.id)?.includes(word)) ||
-            (written !== undefined && isCalled(item, sentence, true))),
-      );
-      return named.length === 1 ? named[0] : undefined;
-    };
-    // `lock nut` of a sentence, and the list has one line of them that says no size.
-    const unsized = (kind: ItemKind): Item | undefined => {
-      if (written === undefined || !kindsIn(sentence).includes(kind)) return undefined;
-      const rest = (listed.get(kind) ?? []).filter((item) => item.source === 'kit' && left(item) > 0);
-      const [one] = rest;
-      return rest.length === 1 && one?.thread === undefined ? one : undefined;
-    };
-    // `Snug the U-bolt nuts`: the bolts are called by their form, and their nuts are twice as many.
-    const callsUBolts =
-      U_BOLTS.test(sentence) &&
-      (written === undefined || said.kinds.includes('nut')) &&
-      said.items.every(({ form }) => form === 'uBolt');
-    const formed = callsUBolts
-      ? (listed.get('bolt') ?? []).filter((item) => item.form === 'uBolt' && left(item) > 0)
-      : [];
-    const bent = formed.length === 1 ? formed[0] : undefined;
-    // `U-bolts are tightened …`: no straight bolt of the list is one.
-    const straight = U_BOLTS.test(phrase) && uBolts.length === 0;
-    const named =
-      bent ??
-      byLength ??
-      ofLabel('bolt') ??
-      own('bolt').find((item) => left(item) > 0) ??
-      ofWords('bolt') ??
-      (straight ? undefined : only('bolt'));
-    // The nuts of the bolts' own thread go with them, where neither the label nor the size named any.
-    const mate =
-      named?.thread !== undefined &&
-      named.source === 'kit' &&
-      (byLength ?? written) === byLength &&
-      said.items.length === 0
-        ? listed.get(`nut ${named.thread}`)?.find((item) => left(item) >= left(named))
-        : undefined;
-    const nut =
-      (bent ? (listed.get('nut') ?? []).find((item) => left(item) === NUTS_OF_U_BOLT * left(bent)) : undefined) ??
-      (byLength
-        ? undefined
-        : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? unsized('nut'))) ??
-      mate;
-    // A U-bolt has two nuts, each a station; it goes on with them as a part does.
-    const uBolt =
-      named?.form === 'uBolt' && nut && left(nut) > 0 && left(nut) >= NUTS_OF_U_BOLT * left(named) ? named : undefined;
-    const bolt = uBolt ? undefined : named;
+    const { bolt, nut, uBolt, bent, beside } = piecesOf(drafting, packing, stock, {
+      said,
+      step: torque.step,
+      phrase,
+      written,
+      inch,
+      byLength,
+      ofVehicle: said.ofVehicle || wheelsOwn,
+      own,
+    });
     for (const piece of [bolt, nut]) if (piece?.source === 'kit' && written !== undefined) piece.thread ??= written;
     const counted = said.count;
     const clamps = said.items.filter((item) => item.kind === 'clamp' && left(item) > 0);
@@ -515,7 +340,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         section,
         title: said.title,
         words: said.words,
-        beside: calledBeside,
+        beside,
         thread,
         size: size ?? unlisted,
         sizeAlone: sizesAlone.length > 0,
@@ -554,7 +379,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const sizeOfJoint = ofThread?.designation.replace(' × ', ' x ');
     const fits = (item: Item) =>
       (ofThread === undefined || sizeAlone(washerFor.get(item.id) ?? sizeOfJoint) === sizeAlone(sizeOfJoint)) &&
-      fitsBySize(item.name, ofThread, metricSizes);
+      fitsBySize(item.name, ofThread, stock.metricSizes);
     const factory = piece.source === 'factory';
     const byLabel = said.items.filter((item) => item.kind === 'washer' && left(item) >= count);
     const washers = washersOf(
@@ -562,7 +387,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         ? byLabel
         : factory
           ? []
-          : (listed.get('washer') ?? []).filter((item) => left(item) >= count && fits(item)),
+          : stock.of('washer').filter((item) => left(item) >= count && fits(item)),
       { bolt, nut, often: (item) => left(item) / count },
     );
     const driveFact = said.drive ?? (factory ? (driveTakenOff(drafting, title) ?? off?.drive) : undefined);
@@ -583,8 +408,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       if (compoundFact.confidence < 1) assume(groupPath, 'strengthAssumed', title);
       if (compoundFact.step !== torque.step) assume(groupPath, 'compoundNearby', title);
     }
-    for (const item of [piece, nut]) if (item) used.set(item.id, (used.get(item.id) ?? 0) + count);
-    for (const { id } of [...washers.underHead, ...washers.underNut]) used.set(id, (used.get(id) ?? 0) + count);
+    for (const item of [piece, nut]) if (item) stock.use(item, count);
+    for (const washer of [...washers.underHead, ...washers.underNut]) stock.use(washer, count);
     const members: string[] = [];
     // The sides are counted on from the joint before: L1 and R1, then L2 to R4.
     let before = (times && countedOn.get(times.places)) ?? 0;
@@ -630,7 +455,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         : [];
     const others = alike.flatMap((item) => likeIt(drafting, { group, bolt: bolt as Item, item, labels }));
     if (others.length > 0) together.set(group, others);
-    for (const item of alike) used.set(item.id, item.quantity);
+    for (const item of alike) stock.use(item, stock.unused(item));
     if (apart && others.length === 0 && !uBolt) sided.set(group, torque.step);
     drawn.push({
       group,
@@ -644,7 +469,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     });
     if (uBolt) {
       uBolt.fittedWith = group;
-      used.set(uBolt.id, uBolt.quantity);
+      stock.use(uBolt, stock.unused(uBolt));
     }
     groupOf.set(torque, group);
     for (const at of said.assembled) if (!assembledIn.has(at)) assembledIn.set(at, group);
