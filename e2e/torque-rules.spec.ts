@@ -48,13 +48,21 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   }
   await expect(page.getByText('52 lbf·ft, because model year 2018 ≤ 2021.')).toBeVisible();
   const seen: string[] = [];
+  const panel = page.locator('aside > div:has(> [data-next-said])');
   for (let count = 0; count < 12; count++) {
     await expect(page.getByRole('button', { name: /Pull to click/ })).toBeEnabled();
     const before = await whereNow(page);
     seen.push(before);
+    // Read down to its thread; the next begins with its number and figure again.
+    const scrolled = await panel.evaluate((element) => {
+      element.scrollTop = element.scrollHeight;
+      return element.scrollTop;
+    });
+    expect(scrolled).toBeGreaterThan(0);
     // The foot pedal does what Space does.
     await page.keyboard.press('F8');
     await expect.poll(() => whereNow(page), { timeout: 60_000 }).not.toBe(before);
+    await expect.poll(() => panel.evaluate((element) => element.scrollTop)).toBe(0);
   }
   expect(new Set(seen.slice(0, 4)).size).toBe(4);
   // The links, at ride height only.

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
@@ -89,6 +89,14 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
   const unit = (station && printedTorqueUnit(station.printed)) ?? (system === 'metric' ? 'N·m' : 'lbf·ft');
   const nextSaid = refusal ? '' : spokenJoint(step, station, torque.band, unit);
   useReadOut(nextSaid);
+  // The next station begins with its figure, however far down the last one was read.
+  const panel = useRef<HTMLDivElement>(null);
+  const shown = useRef(nextSaid);
+  useEffect(() => {
+    if (shown.current === nextSaid) return;
+    shown.current = nextSaid;
+    if (panel.current) panel.current.scrollTop = 0;
+  }, [nextSaid]);
 
   const byFeel = step.kind === 'confirmStop' && station?.spec.kind === 'missing';
   const opens = step.kind === 'loosen' ? 'loosen' : byFeel ? 'byFeel' : undefined;
@@ -207,7 +215,7 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
         </LineFoot>
       </main>
       <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-b-0 md:border-l-2 xl:w-[460px]">
-        <div className="flex flex-1 flex-col md:min-h-0 md:overflow-y-auto">
+        <div ref={panel} className="flex flex-1 flex-col md:min-h-0 md:overflow-y-auto">
           {/* Whoever works by ear is told of each next station without looking for it. */}
           <p className="sr-only" aria-live="polite" data-next-said>
             {nextSaid}
